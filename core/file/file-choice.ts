@@ -1,0 +1,98 @@
+import { cosDeg, radians } from '../units/radians';
+import type { Reason } from '../reason/reason';
+import { because, input, COMMON_PRACTICE } from '../reason/reason';
+import type { FiledTooth } from './flank-angles';
+
+export interface TaperFile {
+  readonly id: string;
+  readonly name: string;
+  /** Width of one working face, mm. */
+  readonly faceMm: number;
+  /** Radius of a fresh corner, mm. */
+  readonly cornerRadiusMm: number;
+}
+
+/**
+ * Triangular saw files by nominal length and slimness, narrowest first. Face
+ * widths from memory of hand-tool catalogues in inches, rounded to 0.1 mm;
+ * corner radii are estimates. A shop measures its own.
+ */
+export const TAPER_FILES: readonly TaperFile[] = [
+  { id: 'needle', name: '160 mm triangular needle file', faceMm: 3.4, cornerRadiusMm: 0.04 },
+  { id: '4xxs', name: '4 in double extra slim taper', faceMm: 4.8, cornerRadiusMm: 0.08 },
+  { id: '5xxs', name: '5 in double extra slim taper', faceMm: 5.6, cornerRadiusMm: 0.1 },
+  { id: '6xs', name: '6 in extra slim taper', faceMm: 7.1, cornerRadiusMm: 0.14 },
+  { id: '6s', name: '6 in slim taper', faceMm: 8.3, cornerRadiusMm: 0.18 },
+  { id: '7s', name: '7 in slim taper', faceMm: 9.5, cornerRadiusMm: 0.22 },
+  { id: '8s', name: '8 in slim taper', faceMm: 11.1, cornerRadiusMm: 0.26 },
+  { id: '8r', name: '8 in regular taper', faceMm: 14.3, cornerRadiusMm: 0.35 },
+  { id: '10r', name: '10 in regular taper', faceMm: 17.5, cornerRadiusMm: 0.45 },
+];
+
+/** Face at least this many times the flank, so that every corner meets fresh file. No source. */
+export const FACE_TO_FLANK = 2;
+
+export interface FileChoice {
+  readonly file: TaperFile;
+  readonly flankMm: number;
+  /** Even the widest is too narrow: the widest is named all the same. */
+  readonly tooNarrow: boolean;
+  /** Strokes one corner gives before the gullet bottom coarsens. */
+  readonly strokesPerCorner: number;
+  readonly reason: Reason;
+}
+
+/** Strokes a corner lasts on spring-steel saw plate, an estimate from common practice. */
+const STROKES_PER_CORNER = 900;
+
+/**
+ * Length of the longer flank along the file's face, square to the file:
+ * h / cos of the roll angle; in side view height h, angle B. With fleam the
+ * section's flank is h / cos b, b the roll of the back side. mm.
+ */
+export function longestFlankMm(heightMm: number, tooth: FiledTooth, fleamDeg: number): number {
+  const backRoll = Math.atan(tooth.tanBack * cosDeg(fleamDeg));
+  const faceRoll = Math.atan(tooth.tanFace * cosDeg(fleamDeg));
+  return heightMm / Math.min(Math.cos(backRoll), Math.cos(faceRoll));
+}
+
+/**
+ * The narrowest file whose face is at least twice the tooth's flank: each
+ * corner is used with half of two faces, so all three corners stay fresh.
+ * Source: common practice, no source. Example: 15 points rip, flank 1.96 mm ->
+ * face of 3.9 mm or more, a 4 in double extra slim taper.
+ */
+export function chooseFile(heightMm: number, tooth: FiledTooth, fleamDeg: number): FileChoice {
+  const flankMm = longestFlankMm(heightMm, tooth, fleamDeg);
+  const wanted = FACE_TO_FLANK * flankMm;
+  const fitting = TAPER_FILES.find((file) => file.faceMm >= wanted);
+  const widest = TAPER_FILES[TAPER_FILES.length - 1] as TaperFile;
+  const file = fitting ?? widest;
+  return {
+    file,
+    flankMm,
+    tooNarrow: fitting === undefined,
+    strokesPerCorner: STROKES_PER_CORNER,
+    reason: because(
+      `File: ${file.name}`,
+      'face of the file ≥ 2 × longest flank of the tooth',
+      [input('tooth height', heightMm, 'mm'), input('longest flank', flankMm, 'mm'), input('file face', file.faceMm, 'mm')],
+      COMMON_PRACTICE,
+      'A narrower file wears one corner out of two teeth at once; a wider one rounds the gullet.',
+    ),
+  };
+}
+
+/**
+ * How many of a file's three corners a job uses up: strokes asked for over
+ * strokes a corner lasts. Above 3 a second file is wanted.
+ */
+export const cornersUsed = (strokes: number, choice: FileChoice): number => strokes / choice.strokesPerCorner;
+
+/**
+ * Depth a rounded corner leaves unfiled at the bottom of a V: r (1/sin(half
+ * section) - 1). mm. Plane geometry of a circle inscribed in an angle.
+ * Example: r 0.1, section 60 -> 0.1 mm.
+ */
+export const cornerShortfallMm = (radiusMm: number, sectionDeg: number): number =>
+  radiusMm * (1 / Math.sin(radians(sectionDeg / 2)) - 1);

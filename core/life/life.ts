@@ -1,0 +1,84 @@
+import type { Reason } from '../reason/reason';
+import { because, input, COMMON_PRACTICE } from '../reason/reason';
+import type { StraightFamily } from '../saw/families';
+
+/** Metal an ordinary sharpening takes off the tips, mm. Common practice, no source. */
+export const SHARPENING_MM = 0.05;
+
+/** Plate under the back or the handle that a saw can still work with, mm. Common practice, no source. */
+const LEAST_DEPTH_MM: Record<StraightFamily, number> = { back: 20, hand: 40 };
+
+export interface LifeCost {
+  /** Ordinary sharpenings that this depth uses up at once. */
+  readonly sharpenings: number;
+  /** Ordinary sharpenings left in the plate after it. */
+  readonly left: number;
+  readonly reason: Reason;
+}
+
+/**
+ * What a depth costs in the saw's life: depth over the metal of an ordinary
+ * sharpening; what is left: (plate depth at its narrowest - least workable -
+ * depth) over the same. mm in, sharpenings out, never negative.
+ */
+export function lifeCost(
+  depthMm: number,
+  plateDepthMm: number,
+  family: StraightFamily,
+  perSharpeningMm = SHARPENING_MM,
+): LifeCost {
+  if (!(perSharpeningMm > 0)) throw new RangeError('A sharpening must take some metal.');
+  const least = LEAST_DEPTH_MM[family];
+  const left = Math.max(0, Math.floor((plateDepthMm - least - depthMm) / perSharpeningMm + 1e-9));
+  return {
+    sharpenings: depthMm / perSharpeningMm,
+    left,
+    reason: because(
+      'Life of the plate',
+      '(plate depth − least workable depth − this depth) ÷ metal of one sharpening',
+      [
+        input('plate depth, narrowest', plateDepthMm, 'mm'),
+        input('least workable', least, 'mm'),
+        input('this depth', depthMm, 'mm'),
+        input('one sharpening', perSharpeningMm, 'mm'),
+      ],
+      COMMON_PRACTICE,
+    ),
+  };
+}
+
+export type UseRate = 'daily' | 'weekly' | 'seldom';
+
+/**
+ * Months to the next filing by family, filing and use (trade section 8: a fine
+ * back saw in daily use 18 to 36 months, a working crosscut 2 to 3); lighter use
+ * stretched from there by judgement. Common practice, no source.
+ */
+const MONTHS: Record<'back' | 'hand', Record<UseRate, readonly [number, number]>> = {
+  back: { daily: [18, 36], weekly: [30, 48], seldom: [48, 72] },
+  hand: { daily: [2, 3], weekly: [8, 14], seldom: [24, 36] },
+};
+
+export interface NextVisit {
+  readonly fromMonths: number;
+  readonly toMonths: number;
+  /** Filings this set will last: three or four, fewer when it was not renewed. */
+  readonly filingsTheSetLasts: readonly [number, number];
+  readonly reason: Reason;
+}
+
+/** When to come again, in months from today, and why. */
+export function nextVisit(family: StraightFamily, use: UseRate, wasReset: boolean): NextVisit {
+  const [fromMonths, toMonths] = MONTHS[family][use];
+  return {
+    fromMonths,
+    toMonths,
+    filingsTheSetLasts: wasReset ? [3, 4] : [1, 2],
+    reason: because(
+      'Next visit',
+      'months a filing lasts, by kind of saw and how often it works',
+      [input('kind', family === 'back' ? 'back saw' : 'hand saw', 'text'), input('use', use, 'text')],
+      COMMON_PRACTICE,
+    ),
+  };
+}

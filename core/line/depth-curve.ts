@@ -1,0 +1,119 @@
+import { flatsOn } from './flats';
+import type { PreparedLine } from './flats';
+import type { JointLine } from './joint-line';
+import { smoothestSpacing } from './spacing';
+
+/** One depth under the datum: what joining there would give. */
+export interface DepthPoint {
+  readonly depthMm: number;
+  /** Least worst spacing error within the flats, mm. */
+  readonly worstSpacingMm: number;
+  /** Teeth on the line over standing teeth, 0 to 1. */
+  readonly reachedShare: number;
+}
+
+/** The datum lowered parallel to itself. */
+export const lowered = (datum: JointLine, depthMm: number): JointLine => ({
+  alphaMm: datum.alphaMm - depthMm,
+  beta: datum.beta,
+});
+
+/** One point of the curve. O(n). */
+export function depthPoint(prepared: PreparedLine, datum: JointLine, pitchMm: number, depthMm: number): DepthPoint {
+  const flats = flatsOn(lowered(datum, depthMm), prepared);
+  return {
+    depthMm,
+    worstSpacingMm: smoothestSpacing(flats, prepared.teeth, pitchMm).worstMm,
+    reachedShare: flats.reached / prepared.teeth.length,
+  };
+}
+
+/** Evenness and teeth reached against depth, `points` of them evenly from 0 to `deepestMm`. O(points n). */
+export function depthCurve(
+  prepared: PreparedLine,
+  datum: JointLine,
+  pitchMm: number,
+  deepestMm: number,
+  points = 64,
+): DepthPoint[] {
+  return Array.from({ length: points }, (_, k) =>
+    depthPoint(prepared, datum, pitchMm, (deepestMm * k) / Math.max(1, points - 1)),
+  );
+}
+
+export interface DepthWish {
+  /** Wanted share of teeth on the line; 0.95 is a common working rule. */
+  readonly share: number;
+  /** Wanted worst spacing error, mm. */
+  readonly evennessMm: number;
+}
+
+export interface LeastDepth {
+  readonly depthMm: number;
+  /** The wish cannot be had above `deepestMm`: `depthMm` is then the best compromise. */
+  readonly reached: boolean;
+  readonly byTeethMm: number;
+  readonly byEvennessMm: number | null;
+}
+
+/** Depths closer than this are the same stroke of a mill file. mm. */
+const DEPTH_TOLERANCE_MM = 1e-4;
+
+/**
+ * Least depth for a wanted share on the line and a wanted evenness. The share
+ * is an order statistic, exact. Evenness never worsens with depth when A >= 0
+ * (geometry section 4), so it is a bisection; with hooked faces the depths are
+ * searched in `SEARCH_STEPS` steps and the first that serves is refined.
+ */
+export function leastDepth(
+  prepared: PreparedLine,
+  datum: JointLine,
+  pitchMm: number,
+  wish: DepthWish,
+  deepestMm: number,
+): LeastDepth {
+  const byTeethMm = depthForShare(prepared, datum, wish.share);
+  const even = (depthMm: number): boolean =>
+    depthPoint(prepared, datum, pitchMm, depthMm).worstSpacingMm <= wish.evennessMm + 1e-9;
+  const byEvennessMm =
+    prepared.tooth.tanFace >= 0 ? bisectDepth(even, 0, deepestMm) : searchDepth(even, deepestMm);
+  const wanted = Math.max(byTeethMm, byEvennessMm ?? byTeethMm);
+  return {
+    depthMm: Math.min(wanted, deepestMm),
+    reached: byEvennessMm !== null && wanted <= deepestMm,
+    byTeethMm,
+    byEvennessMm,
+  };
+}
+
+/** Least depth at which the share of teeth stands on the line: an order statistic of the drops. mm. */
+export function depthForShare(prepared: PreparedLine, datum: JointLine, share: number): number {
+  const drops = prepared.xMm.map(
+    (x, i) => datum.alphaMm + datum.beta * x - (prepared.yMm[i] as number),
+  ).sort();
+  const wanted = Math.min(drops.length, Math.max(1, Math.ceil(share * drops.length - 1e-9)));
+  return Math.max(0, drops[wanted - 1] as number);
+}
+
+function bisectDepth(serves: (depthMm: number) => boolean, fromMm: number, toMm: number): number | null {
+  if (serves(fromMm)) return fromMm;
+  if (!serves(toMm)) return null;
+  let low = fromMm;
+  let high = toMm;
+  while (high - low > DEPTH_TOLERANCE_MM) {
+    const middle = (low + high) / 2;
+    if (serves(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+const SEARCH_STEPS = 256;
+
+function searchDepth(serves: (depthMm: number) => boolean, deepestMm: number): number | null {
+  for (let k = 0; k <= SEARCH_STEPS; k++) {
+    const depth = (deepestMm * k) / SEARCH_STEPS;
+    if (serves(depth)) return k === 0 ? 0 : bisectDepth(serves, (deepestMm * (k - 1)) / SEARCH_STEPS, depth);
+  }
+  return null;
+}

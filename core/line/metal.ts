@@ -1,0 +1,82 @@
+import type { PreparedLine } from './flats';
+
+export interface GulletFiling {
+  /** Tooth on the heel side of the gullet; the gullet is named by it. */
+  readonly gullet: number;
+  /** The tooth on its toe side; 0 beyond the last tooth. */
+  readonly nextTooth: number;
+  /** How far the face of the heel-side tooth goes back, mm along the line. */
+  readonly faceMm: number;
+  /** How far the back of the toe-side tooth goes, mm along the line. */
+  readonly backMm: number;
+  /** Drop of the gullet's bottom: (face + back) / T, mm. */
+  readonly dropMm: number;
+}
+
+/**
+ * What each gullet must give so that every tooth on the line comes to its
+ * point at (x_i, L_i): u falls by the face's travel, v rises by the back's, and
+ * the V's bottom y = (u - v)/T drops by their sum over T (geometry section 4).
+ * Gullet 0, before the first tooth, is given its back alone. Short teeth are
+ * left as they are. Never negative: filing only takes metal away. O(n).
+ */
+export function gulletFilings(prepared: PreparedLine, targetXMm: Float64Array, on: Uint8Array, lineYMm: Float64Array): GulletFiling[] {
+  const { tanFace, tanBack, spread } = prepared.tooth;
+  const n = prepared.xMm.length;
+  const face = new Float64Array(n);
+  const back = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    if (!on[i]) continue;
+    const x = targetXMm[i] as number;
+    const y = lineYMm[i] as number;
+    face[i] = Math.max(0, (prepared.faceMm[i] as number) - (x + y * tanFace));
+    back[i] = Math.max(0, x - y * tanBack - (prepared.backMm[i] as number));
+  }
+  const filings: GulletFiling[] = [];
+  for (let i = -1; i < n; i++) {
+    const faceMm = i >= 0 ? (face[i] as number) : 0;
+    const backMm = i + 1 < n ? (back[i + 1] as number) : 0;
+    filings.push({
+      gullet: i >= 0 ? (prepared.teeth[i] as number) : (prepared.teeth[0] as number) - 1,
+      nextTooth: i + 1 < n ? (prepared.teeth[i + 1] as number) : 0,
+      faceMm,
+      backMm,
+      dropMm: (faceMm + backMm) / spread,
+    });
+  }
+  return filings;
+}
+
+/**
+ * Metal taken off per mm of plate thickness, mm^2. Over each tooth the
+ * triangle jointed away, over^2 T / 2. In each gullet the void under the line
+ * grows from h^2 T / 2 to (h + d)^2 T / 2, h its depth before and d its drop:
+ * h d T + d^2 T / 2, with d T = face + back travel, each flank over the height
+ * of its own tooth. Over a missing tooth and at the ends h is the nominal height.
+ */
+export function metalAreaMm2(
+  prepared: PreparedLine,
+  filings: readonly GulletFiling[],
+  on: Uint8Array,
+  lineYMm: Float64Array,
+  toothHeightMm: number,
+): number {
+  const { spread } = prepared.tooth;
+  let area = 0;
+  for (let i = 0; i < prepared.xMm.length; i++) {
+    if (!on[i]) continue;
+    const over = Math.max(0, (prepared.yMm[i] as number) - (lineYMm[i] as number));
+    area += (over * over * spread) / 2;
+  }
+  filings.forEach((filing, index) => {
+    if (filing.nextTooth !== filing.gullet + 1 || index === 0) {
+      area += (filing.faceMm + filing.backMm) * toothHeightMm + (filing.dropMm * filing.dropMm * spread) / 2;
+      return;
+    }
+    const bottom = ((prepared.faceMm[index - 1] as number) - (prepared.backMm[index] as number)) / spread;
+    const below = (i: number): number => Math.max(0, (lineYMm[i] as number) - bottom);
+    area += filing.faceMm * below(index - 1) + filing.backMm * below(index);
+    area += (filing.dropMm * filing.dropMm * spread) / 2;
+  });
+  return area;
+}

@@ -1,0 +1,99 @@
+import fc from 'fast-check';
+import { toothFor } from '../file/flank-angles';
+import { minimaxSpacingLp, solveLp } from '../reference/linear-program';
+import { smoothestByQuadprog } from '../reference/quadratic-program';
+import { randomSaw } from '../reference/random-saw';
+import { flatsOn, prepareLine } from './flats';
+import { smallestWorstError, smallestWorstErrorFreePitch, spacingFeasible } from './interval-propagation';
+import { smoothestSpacing } from './spacing';
+import { tautString } from './taut-string';
+
+const gates = fc.array(fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: 0.001, max: 0.6, noNaN: true })), {
+  minLength: 1,
+  maxLength: 24,
+});
+const asGates = (pairs: [number, number][]): [Float64Array, Float64Array] => [
+  Float64Array.from(pairs, ([l]) => l),
+  Float64Array.from(pairs, ([l, w]) => l + w),
+];
+const energy = (z: ArrayLike<number>): number => {
+  let sum = 0;
+  for (let i = 1; i < z.length; i++) sum += ((z[i] as number) - (z[i - 1] as number)) ** 2;
+  return sum;
+};
+const steepest = (z: ArrayLike<number>): number => {
+  let most = 0;
+  for (let i = 1; i < z.length; i++) most = Math.max(most, Math.abs((z[i] as number) - (z[i - 1] as number)));
+  return most;
+};
+const jointed = (saw: { readings: Parameters<typeof prepareLine>[0]; pitchMm: number }, depth: number) => {
+  const prepared = prepareLine(saw.readings, toothFor(-10, 0));
+  return { prepared, flats: flatsOn({ alphaMm: -depth * saw.pitchMm, beta: 0 }, prepared) };
+};
+
+describe('taut string', () => {
+  it('by hand: over one raised gate and back', () => {
+    expect([...tautString(Float64Array.of(0, 1, 0), Float64Array.of(0, 2, 0))]).toEqual([0, 1, 0]);
+  });
+  it('goes level where all gates share a height', () => {
+    expect(energy(tautString(Float64Array.of(-1, 0, -2), Float64Array.of(1, 3, 0.5)))).toBe(0);
+  });
+  it('stays inside every gate and is as smooth as quadratic programming (quadprog) finds', () => {
+    fc.assert(
+      fc.property(gates, (pairs) => {
+        const [low, high] = asGates(pairs);
+        const z = tautString(low, high);
+        z.forEach((v, i) => {
+          expect(v).toBeGreaterThanOrEqual((low[i] as number) - 1e-12);
+          expect(v).toBeLessThanOrEqual((high[i] as number) + 1e-12);
+        });
+        if (pairs.length > 1) expect(energy(z)).toBeLessThanOrEqual(energy(smoothestByQuadprog(low, high)) + 1e-7);
+      }),
+      { numRuns: 400 },
+    );
+  });
+  it('refuses a gate turned over', () => {
+    expect(() => tautString(Float64Array.of(1), Float64Array.of(0))).toThrowError(RangeError);
+  });
+});
+
+describe('spacing in the flats', () => {
+  it('the smoothest also has the smallest worst error, as bisection and linear programming (HiGHS) find', async () => {
+    for (const saw of fc.sample(randomSaw(30), { numRuns: 20, seed: 11 })) {
+      const { prepared, flats } = jointed(saw, 0.1);
+      const smooth = smoothestSpacing(flats, prepared.teeth, saw.pitchMm);
+      const lp = await solveLp(minimaxSpacingLp(flats.fromMm, flats.toMm, prepared.teeth, saw.pitchMm));
+      expect(smooth.worstMm).toBeCloseTo(lp.value, 5);
+      expect(smallestWorstError(flats, prepared.teeth, saw.pitchMm)).toBeCloseTo(lp.value, 5);
+    }
+  });
+
+  it('the propagation agrees with its own optimum: feasible just above, not just below', () => {
+    fc.assert(
+      fc.property(randomSaw(30), (saw) => {
+        const { prepared, flats } = jointed(saw, 0.08);
+        const worst = smoothestSpacing(flats, prepared.teeth, saw.pitchMm).worstMm;
+        expect(spacingFeasible(flats, prepared.teeth, saw.pitchMm, worst + 1e-9)).toBeTrue();
+        if (worst > 1e-6) expect(spacingFeasible(flats, prepared.teeth, saw.pitchMm, worst - 1e-6)).toBeFalse();
+      }),
+    );
+  });
+
+  it('a free pitch is never worse than a given one', () => {
+    fc.assert(
+      fc.property(randomSaw(16), (saw) => {
+        const { prepared, flats } = jointed(saw, 0.05);
+        const free = smallestWorstErrorFreePitch(flats, prepared.teeth, saw.pitchMm);
+        expect(free.errorMm).toBeLessThanOrEqual(smallestWorstError(flats, prepared.teeth, saw.pitchMm) + 2e-5);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('neighbours of a missing tooth count two pitches', () => {
+    const readings = [0, 2, 6, 8].map((xMm, i) => ({ tooth: [1, 2, 4, 5][i] as number, xMm, yMm: 0, kind: 'tooth' as const }));
+    const { prepared, flats } = jointed({ readings, pitchMm: 2 }, 0);
+    expect(smoothestSpacing(flats, prepared.teeth, 2).worstMm).toBe(0);
+    expect(steepest(smoothestSpacing(flats, prepared.teeth, 2).xMm)).toBe(4);
+  });
+});
