@@ -1,0 +1,19 @@
+import { z } from 'zod';
+
+/** One press of a key at the vise. The id is made in the browser, so sending it twice counts once. */
+export const benchEvent = z.object({
+  id: z.uuid('A bench event needs an id of its own.'),
+  stop: z.number().int().nonnegative(),
+  action: z.enum(['done', 'back']),
+  at: z.iso.datetime({ offset: true }),
+});
+export type BenchEvent = z.infer<typeof benchEvent>;
+
+export const benchEvents = z.object({
+  planId: z.number().int().positive(),
+  events: z.array(benchEvent).max(5000, 'At most 5,000 events at a time.'),
+});
+export type BenchEvents = z.infer<typeof benchEvents>;
+
+export const benchState = z.object({ planId: z.number().int(), done: z.array(z.number().int()), stage: z.string() });
+export type BenchState = z.infer<typeof benchState>;

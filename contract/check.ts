@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { text, version } from './fields';
+import { bounded } from './fields';
+
+export const CUTS = ['true', 'left', 'right'] as const;
+
+/** A test cut on the last measured line. */
+export const newCheck = z.object({
+  version,
+  runs: z.enum(CUTS),
+  binds: z.boolean(),
+  chatters: z.boolean(),
+  note: text(1000, 'The note'),
+});
+export type NewCheck = z.infer<typeof newCheck>;
+
+export const checkRound = z.object({
+  number: z.number().int(),
+  runs: z.enum(CUTS),
+  binds: z.boolean(),
+  chatters: z.boolean(),
+  note: z.string(),
+  verdict: z.enum(['pass', 'again']),
+  setLeftMm: z.number().nullable(),
+  setRightMm: z.number().nullable(),
+  stoneSide: z.enum(['left', 'right', 'both', 'none']),
+  stonePasses: z.number().int(),
+  advice: z.array(z.string()),
+  by: z.string(),
+  at: z.string(),
+});
+export type CheckRound = z.infer<typeof checkRound>;
+
+export const handover = z.object({
+  version,
+  charged: bounded(0, 100_000, 'The amount charged', ''),
+  note: text(2000, 'The note to the customer'),
+});
+export type Handover = z.infer<typeof handover>;

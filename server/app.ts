@@ -1,0 +1,77 @@
+import path from 'node:path';
+import compression from 'compression';
+import express from 'express';
+import type { Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Database } from './database/connect';
+import { benchRoutes } from './features/bench/routes';
+import { checkRoutes } from './features/checks/routes';
+import { customerRoutes } from './features/customers/routes';
+import { handoverRoutes } from './features/handover/routes';
+import { paperRoutes } from './features/papers/routes';
+import { peopleRoutes } from './features/people/routes';
+import { planRoutes } from './features/plans/routes';
+import { readingRoutes } from './features/readings/routes';
+import { shopRoutes } from './features/shop/routes';
+import { ticketRoutes } from './features/tickets/routes';
+import { Problem } from './http/problem';
+import { problemHandler } from './http/problem-handler';
+
+export interface AppParts {
+  readonly db: Database;
+  readonly logger: Logger;
+  /** Folder of the built web app; none in tests of the routes. */
+  readonly webFolder?: string;
+}
+
+/** The whole server: routes under /api, the built app beside them, every refusal as problem+json. */
+export function createApp({ db, logger, webFolder }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(pinoHttp({ logger, autoLogging: false }));
+  app.use(compression());
+  app.use(express.json({ limit: '4mb' }));
+  const api = express.Router();
+  api.get('/health', async (_request, response) => {
+    await db.sequelize.query('SELECT 1');
+    response.json({ ok: true });
+  });
+  const features = [
+    shopRoutes, peopleRoutes, customerRoutes, ticketRoutes, readingRoutes,
+    planRoutes, benchRoutes, checkRoutes, handoverRoutes, paperRoutes,
+  ];
+  for (const routes of features) api.use(routes(db));
+  api.use(() => {
+    throw new Problem('not-found', 'There is nothing at this address.');
+  });
+  app.use('/api', api);
+  if (webFolder) serveWeb(app, webFolder);
+  app.use(problemHandler);
+  return app;
+}
+
+function serveWeb(app: Express, folder: string): void {
+  // Built files carry their content's hash in the name, so they may be kept for good.
+  app.use(express.static(folder, { index: false, maxAge: '1y', immutable: true }));
+  app.get(/^\/(?!api\/).*/, (request, response, next) => {
+    if (path.extname(request.path) !== '') return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    return response.sendFile(path.join(folder, 'index.html'));
+  });
+}

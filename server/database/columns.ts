@@ -1,0 +1,15 @@
+import { DataTypes } from 'sequelize';
+
+/** Column kinds of the house. Lengths are double precision, so no number comes back as text. */
+export const id = { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true } as const;
+export const whole = { type: DataTypes.INTEGER, allowNull: false } as const;
+export const words = { type: DataTypes.TEXT, allowNull: false } as const;
+export const maybeWords = { type: DataTypes.TEXT, allowNull: true } as const;
+export const measure = { type: DataTypes.DOUBLE, allowNull: false } as const;
+export const maybeMeasure = { type: DataTypes.DOUBLE, allowNull: true } as const;
+export const yesNo = { type: DataTypes.BOOLEAN, allowNull: false } as const;
+export const json = { type: DataTypes.JSONB, allowNull: false } as const;
+export const moment = { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW } as const;
+export const maybeMoment = { type: DataTypes.DATE, allowNull: true } as const;
+export const day = { type: DataTypes.DATEONLY, allowNull: false } as const;
+export const uuid = { type: DataTypes.UUID, primaryKey: true } as const;

@@ -1,0 +1,28 @@
+import type { Sequelize } from 'sequelize';
+import { defineBenchEvent, defineBenchMark } from '../features/bench/model';
+import { defineCheckRound } from '../features/checks/model';
+import { defineCustomer, defineSaw } from '../features/customers/model';
+import { definePerson, defineStrokeReading } from '../features/people/model';
+import { definePlan } from '../features/plans/model';
+import { defineMeasuring, defineReading } from '../features/readings/model';
+import { defineShop } from '../features/shop/model';
+import { defineTicket } from '../features/tickets/model';
+
+/** Every table's model on one connection. Models never leave the server. */
+export function defineModels(sequelize: Sequelize) {
+  return {
+    Person: definePerson(sequelize),
+    StrokeReading: defineStrokeReading(sequelize),
+    Shop: defineShop(sequelize),
+    Customer: defineCustomer(sequelize),
+    Saw: defineSaw(sequelize),
+    Ticket: defineTicket(sequelize),
+    Measuring: defineMeasuring(sequelize),
+    Reading: defineReading(sequelize),
+    Plan: definePlan(sequelize),
+    BenchEvent: defineBenchEvent(sequelize),
+    BenchMark: defineBenchMark(sequelize),
+    CheckRound: defineCheckRound(sequelize),
+  };
+}
+export type Models = ReturnType<typeof defineModels>;

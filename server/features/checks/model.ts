@@ -1,0 +1,39 @@
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { CheckRound } from '@odontis/contract/check';
+import { id, json, maybeMeasure, moment, whole, words, yesNo } from '../../database/columns';
+
+export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, InferCreationAttributes<CheckRoundRow>> {
+  id: CreationOptional<number>;
+  ticketId: number;
+  number: number;
+  runs: CheckRound['runs'];
+  binds: boolean;
+  chatters: boolean;
+  note: string;
+  verdict: CheckRound['verdict'];
+  setLeftMm: number | null;
+  setRightMm: number | null;
+  stoneSide: CheckRound['stoneSide'];
+  stonePasses: number;
+  advice: string[];
+  personId: number;
+  at: CreationOptional<Date>;
+}
+export const defineCheckRound = (sequelize: Sequelize) =>
+  sequelize.define<CheckRoundRow>('check_round', {
+    id,
+    ticketId: whole,
+    number: whole,
+    runs: words,
+    binds: yesNo,
+    chatters: yesNo,
+    note: words,
+    verdict: words,
+    setLeftMm: maybeMeasure,
+    setRightMm: maybeMeasure,
+    stoneSide: words,
+    stonePasses: whole,
+    advice: json,
+    personId: whole,
+    at: moment,
+  });

@@ -1,0 +1,106 @@
+import { DateTime } from 'luxon';
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { ShopBook } from '@odontis/contract/shop';
+import { nextVisit } from '@odontis/core/life/life';
+import { lineStatistics } from '@odontis/core/saw/line-statistics';
+import { sayFine, sayFleam, sayLong, sayPitch, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
+import { heightLanes } from './line-picture';
+import { pt } from './print';
+
+type Row = [string, string];
+
+const table = (rows: Row[]): Content => ({
+  layout: 'noBorders',
+  table: { widths: [150, '*'], body: rows.map(([name, value]) => [{ text: name, color: '#555' }, { text: value }]) },
+  margin: [0, 2, 0, 8],
+});
+
+const heading = (text: string): Content => ({ text, fontSize: 12, bold: true, margin: [0, 8, 0, 2] });
+
+function done(dossier: Dossier, book: ShopBook): Row[] {
+  const accepted = dossier.plan;
+  if (!accepted) return [];
+  const { plan, inputs } = accepted;
+  const rows: Row[] = [
+    ['Work', plan.work === 'tune' ? 'Full tune: jointed, shaped, set and sharpened' : 'Sharpened as it stood'],
+    ['Filing', `${dossier.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`],
+  ];
+  if (plan.work === 'tune') {
+    rows.push(['Taken off the line', sayFine(plan.depthMm, book)]);
+    rows.push(['Teeth on the line', `${Math.round(plan.reachedShare * 100)} %`]);
+  }
+  rows.push(['Set per side', plan.reset ? `${sayFine(plan.setPerSideMm, book)}, renewed` : 'left as it was, enough for now']);
+  rows.push(['Kerf', sayPlate(plan.kerfMm, book)]);
+  rows.push(['Sharpenings left in the plate', `about ${plan.sharpeningsLeft}`]);
+  return rows;
+}
+
+function checked(dossier: Dossier, book: ShopBook): Row[] {
+  const last = dossier.checks.at(-1);
+  if (!last) return [];
+  const rows: Row[] = [['Test cut', last.verdict === 'pass' ? 'runs true, neither binds nor jumps' : 'not passed yet']];
+  if (last.setLeftMm !== null && last.setRightMm !== null) {
+    rows.push(['Set as measured', `left ${sayFine(last.setLeftMm, book)}, right ${sayFine(last.setRightMm, book)}`]);
+  }
+  const stoned = dossier.checks.reduce((sum, round) => sum + round.stonePasses, 0);
+  if (stoned > 0) rows.push(['Stoned', `${stoned} light ${stoned === 1 ? 'pass' : 'passes'} before it ran true`]);
+  return rows;
+}
+
+/** The customer's report: what was found, done and checked, before and after, and when to come again. */
+export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
+  const { ticket, customer, saw } = dossier;
+  const before = dossier.measurings.find((m) => m.kind === 'before');
+  const after = dossier.measurings.filter((m) => m.kind === 'after' && m.readings.length > 2).at(-1);
+  const lanes = [
+    ...(before ? [{ name: 'Before', readings: before.readings }] : []),
+    ...(after ? [{ name: 'After', readings: after.readings }] : []),
+  ];
+  const picture = heightLanes(lanes);
+  const found = before ? lineStatistics(before.readings) : null;
+  const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
+  const next = nextVisit(saw.family, ticket.useRate, dossier.plan?.plan.reset ?? false);
+  const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
+  return {
+    pageSize: 'A4',
+    pageMargins: [pt(18), pt(16), pt(18), pt(16)],
+    info: { title: `Report ${ticket.number}` },
+    content: [
+      { text: book.name, fontSize: 11, color: '#3b3f8f', bold: true },
+      { text: `Your ${saw.name.charAt(0).toLowerCase()}${saw.name.slice(1)}`, fontSize: 20, bold: true },
+      { text: `${customer.name} · ticket ${ticket.number} · ${from.toFormat('d LLLL yyyy')}`, color: '#555', margin: [0, 0, 0, 6] },
+      table([
+        ['Saw', `${saw.family === 'back' ? 'back saw' : 'hand saw'}, ${sayPitch(saw.pitchMm, book)}, ${sayLong(saw.toothLineMm, book)}`],
+        ['Plate', sayPlate(saw.plateThicknessMm, book)],
+        ...(ticket.complaint ? [['You told us', ticket.complaint] satisfies Row] : []),
+      ]),
+      heading('What we found'),
+      table([
+        ...ticket.reasons.map((r, i): Row => [i === 0 ? 'At the counter' : '', r.says]),
+        ...(found
+          ? ([
+              ['Teeth', `${found.teeth} standing${found.missing ? `, ${found.missing} missing` : ''}`],
+              ['Height from highest to lowest', sayFine(found.heightSpreadMm, book)],
+              ['Worst spacing error', sayFine(found.worstSpacingMm, book)],
+            ] satisfies Row[])
+          : []),
+      ]),
+      ...(lanes.length > 0
+        ? ([
+            { text: `Tooth heights, heel to toe, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(picture.rangeMm, book)}.`, fontSize: 8, color: '#555' },
+            { svg: picture.svg, width: pt(170) },
+          ] satisfies Content[])
+        : []),
+      heading('What we did'),
+      table(done(dossier, book)),
+      heading('How it cuts'),
+      table(checked(dossier, book)),
+      ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
+      heading('Next visit'),
+      { text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works. The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.` },
+      { text: 'Full strokes, no pressure; stop when it needs pushing. The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
+      ...(ticket.charged === null ? [] : [{ text: `Charged: ${ticket.currency} ${ticket.charged.toFixed(2)}`, margin: [0, 8, 0, 0], bold: true } satisfies Content]),
+    ],
+  };
+}

@@ -1,0 +1,23 @@
+import { Router } from 'express';
+import { recordId } from '@odontis/contract/fields';
+import { newPerson, newStrokeReading } from '@odontis/contract/people';
+import type { Database } from '../../database/connect';
+import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { addPerson, addStrokeReading, listPeople } from './service';
+
+export function peopleRoutes(db: Database): Router {
+  const router = Router();
+  router.get('/people', async (_request, response) => {
+    response.json(await listPeople(db));
+  });
+  router.post('/people', async (request, response) => {
+    response.status(201).json(await addPerson(db, parse(newPerson, request.body)));
+  });
+  router.post('/people/:id/strokes', async (request, response) => {
+    const by = await personOf(request, db);
+    const reading = parse(newStrokeReading, request.body);
+    response.status(201).json(await addStrokeReading(db, parse(recordId, request.params.id), reading, by));
+  });
+  return router;
+}

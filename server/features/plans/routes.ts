@@ -1,0 +1,17 @@
+import { Router } from 'express';
+import { recordId } from '@odontis/contract/fields';
+import { planChoice } from '@odontis/contract/plan';
+import type { Database } from '../../database/connect';
+import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { acceptPlan } from './service';
+
+export function planRoutes(db: Database): Router {
+  const router = Router();
+  router.post('/tickets/:id/plan', async (request, response) => {
+    const by = await personOf(request, db);
+    const choice = parse(planChoice, request.body);
+    response.status(201).json(await acceptPlan(db, parse(recordId, request.params.id), choice, by));
+  });
+  return router;
+}

@@ -1,0 +1,48 @@
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { MeasuringKind } from '@odontis/contract/readings';
+import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import { id, maybeMeasure, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
+
+export interface MeasuringRow extends Model<InferAttributes<MeasuringRow>, InferCreationAttributes<MeasuringRow>> {
+  id: CreationOptional<number>;
+  ticketId: number;
+  kind: MeasuringKind;
+  round: number;
+  version: number;
+  finished: boolean;
+  changedBy: number;
+  changedAt: CreationOptional<Date>;
+}
+export const defineMeasuring = (sequelize: Sequelize) =>
+  sequelize.define<MeasuringRow>('measuring', {
+    id,
+    ticketId: whole,
+    kind: words,
+    round: whole,
+    version: whole,
+    finished: yesNo,
+    changedBy: whole,
+    changedAt: moment,
+  });
+
+export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
+  measuringId: number;
+  tooth: number;
+  xMm: number;
+  yMm: number;
+  lean: ToothReading['lean'];
+  setMm: number | null;
+  kind: ToothReading['kind'];
+  note: string | null;
+}
+export const defineReading = (sequelize: Sequelize) =>
+  sequelize.define<ReadingRow>('reading', {
+    measuringId: { ...whole, primaryKey: true },
+    tooth: { ...whole, primaryKey: true },
+    xMm: measure,
+    yMm: measure,
+    lean: maybeWords,
+    setMm: maybeMeasure,
+    kind: words,
+    note: maybeWords,
+  });

@@ -1,0 +1,18 @@
+import { Router } from 'express';
+import { shopChange } from '@odontis/contract/shop';
+import type { Database } from '../../database/connect';
+import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { changeShop, readShop } from './service';
+
+export function shopRoutes(db: Database): Router {
+  const router = Router();
+  router.get('/shop', async (_request, response) => {
+    response.json(await readShop(db));
+  });
+  router.put('/shop', async (request, response) => {
+    const by = await personOf(request, db);
+    response.json(await changeShop(db, parse(shopChange, request.body), by));
+  });
+  return router;
+}

@@ -1,0 +1,135 @@
+import { QueryTypes } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import type { CheckRound } from '@odontis/contract/check';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { AcceptedPlan } from '@odontis/contract/plan';
+import type { Measuring } from '@odontis/contract/readings';
+import type { Customer, Ticket, Visit } from '@odontis/contract/ticket';
+import type { Database } from '../../database/connect';
+import { Problem } from '../../http/problem';
+import { toSaw } from '../customers/service';
+import type { TicketRow } from './model';
+
+type Names = ReadonlyMap<number, string>;
+
+async function personNames(db: Database, transaction?: Transaction): Promise<Names> {
+  const people = await db.models.Person.findAll({ transaction });
+  return new Map(people.map((p) => [p.id, p.name]));
+}
+
+const nameOf = (names: Names, id: number | null): string | null => (id === null ? null : (names.get(id) ?? null));
+
+export const toTicket = (row: TicketRow, names: Names): Ticket => ({
+  id: row.id,
+  number: row.number,
+  stage: row.stage,
+  version: row.version,
+  wood: row.wood,
+  useRate: row.useRate,
+  complaint: row.complaint,
+  hardened: row.hardened,
+  marks: row.marks,
+  consent: row.consent,
+  overrideReason: row.overrideReason,
+  verdict: row.verdict,
+  reasons: row.reasons,
+  promisedOn: row.promisedOn,
+  quoteLow: row.quoteLow,
+  quoteHigh: row.quoteHigh,
+  currency: row.currency,
+  openedBy: nameOf(names, row.openedBy) ?? '',
+  openedAt: row.openedAt.toISOString(),
+  closedBy: nameOf(names, row.closedBy),
+  closedAt: row.closedAt?.toISOString() ?? null,
+  charged: row.charged,
+  handoverNote: row.handoverNote,
+});
+
+async function readMeasurings(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<Measuring[]> {
+  const rows = await db.models.Measuring.findAll({ where: { ticketId }, order: ['id'], transaction: t });
+  if (rows.length === 0) return [];
+  const readings = await db.models.Reading.findAll({
+    where: { measuringId: rows.map((r) => r.id) },
+    order: ['measuringId', 'tooth'],
+    raw: true,
+    transaction: t,
+  });
+  return rows.map((row) => ({
+    id: row.id,
+    kind: row.kind,
+    round: row.round,
+    version: row.version,
+    by: nameOf(names, row.changedBy) ?? '',
+    changedAt: row.changedAt.toISOString(),
+    finished: row.finished,
+    readings: readings
+      .filter((r) => r.measuringId === row.id)
+      .map(({ tooth, xMm, yMm, lean, setMm, kind, note }) => ({ tooth, xMm, yMm, lean, setMm, kind, note })),
+  }));
+}
+
+async function readPlan(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<AcceptedPlan | null> {
+  const row = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
+  if (!row) return null;
+  const marks = await db.models.BenchMark.findAll({ where: { planId: row.id }, order: ['stop'], raw: true, transaction: t });
+  return {
+    id: row.id,
+    number: row.number,
+    acceptedBy: nameOf(names, row.acceptedBy) ?? '',
+    acceptedAt: row.acceptedAt.toISOString(),
+    inputs: row.inputs,
+    plan: row.plan,
+    done: marks.map((m) => m.stop),
+  };
+}
+
+async function readChecks(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<CheckRound[]> {
+  const rows = await db.models.CheckRound.findAll({ where: { ticketId }, order: ['number'], transaction: t });
+  return rows.map((r) => ({
+    number: r.number,
+    runs: r.runs,
+    binds: r.binds,
+    chatters: r.chatters,
+    note: r.note,
+    verdict: r.verdict,
+    setLeftMm: r.setLeftMm,
+    setRightMm: r.setRightMm,
+    stoneSide: r.stoneSide,
+    stonePasses: r.stonePasses,
+    advice: r.advice,
+    by: nameOf(names, r.personId) ?? '',
+    at: r.at.toISOString(),
+  }));
+}
+
+/** A saw's visits other than this one, newest first. */
+async function readVisits(db: Database, sawId: number, except: number, t?: Transaction): Promise<Visit[]> {
+  const rows = await db.sequelize.query<Omit<Visit, 'openedAt' | 'closedAt'> & { openedAt: Date; closedAt: Date | null }>(
+    `SELECT t.id, t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint,
+            (p.plan->>'depthMm')::float8 AS "depthMm", p.plan->>'work' AS work, o.name AS by
+       FROM ticket t JOIN person o ON o.id = COALESCE(t.closed_by, t.opened_by)
+       LEFT JOIN LATERAL (SELECT plan FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
+      WHERE t.saw_id = :sawId AND t.id <> :except ORDER BY t.opened_at DESC LIMIT 100`,
+    { type: QueryTypes.SELECT, replacements: { sawId, except }, transaction: t },
+  );
+  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString(), closedAt: r.closedAt?.toISOString() ?? null }));
+}
+
+/** Everything about one ticket, read in one consistent view when given a transaction. */
+export async function readDossier(db: Database, ticketId: number, transaction?: Transaction): Promise<Dossier> {
+  const row = await db.models.Ticket.findByPk(ticketId, { transaction });
+  if (!row) throw new Problem('not-found', 'There is no such ticket.');
+  const names = await personNames(db, transaction);
+  const saw = await db.models.Saw.findByPk(row.sawId, { transaction, rejectOnEmpty: true });
+  const owner = await db.models.Customer.findByPk(saw.customerId, { transaction, rejectOnEmpty: true });
+  const customer: Customer = { id: owner.id, name: owner.name, phone: owner.phone, email: owner.email };
+  return {
+    ticket: toTicket(row, names),
+    customer,
+    saw: toSaw(saw),
+    measurings: await readMeasurings(db, ticketId, names, transaction),
+    plan: await readPlan(db, ticketId, names, transaction),
+    checks: await readChecks(db, ticketId, names, transaction),
+    visits: await readVisits(db, row.sawId, ticketId, transaction),
+  };
+}

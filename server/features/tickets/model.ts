@@ -1,0 +1,57 @@
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { Ticket } from '@odontis/contract/ticket';
+import { day, id, json, maybeMeasure, maybeMoment, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
+
+export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreationAttributes<TicketRow>> {
+  id: CreationOptional<number>;
+  number: CreationOptional<number>;
+  sawId: number;
+  stage: Ticket['stage'];
+  version: CreationOptional<number>;
+  wood: Ticket['wood'];
+  useRate: Ticket['useRate'];
+  complaint: string;
+  hardened: Ticket['hardened'];
+  marks: Ticket['marks'];
+  consent: boolean;
+  overrideReason: string;
+  verdict: Ticket['verdict'];
+  reasons: Ticket['reasons'];
+  promisedOn: string;
+  quoteLow: number;
+  quoteHigh: number;
+  currency: string;
+  openedBy: number;
+  openedAt: CreationOptional<Date>;
+  closedBy: CreationOptional<number | null>;
+  closedAt: CreationOptional<Date | null>;
+  charged: CreationOptional<number | null>;
+  handoverNote: CreationOptional<string | null>;
+}
+export const defineTicket = (sequelize: Sequelize) =>
+  sequelize.define<TicketRow>('ticket', {
+    id,
+    number: { ...whole, defaultValue: sequelize.literal("nextval('ticket_number')") },
+    sawId: whole,
+    stage: words,
+    version: { ...whole, defaultValue: 1 },
+    wood: words,
+    useRate: words,
+    complaint: words,
+    hardened: words,
+    marks: json,
+    consent: yesNo,
+    overrideReason: words,
+    verdict: words,
+    reasons: json,
+    promisedOn: day,
+    quoteLow: measure,
+    quoteHigh: measure,
+    currency: words,
+    openedBy: whole,
+    openedAt: moment,
+    closedBy: { ...whole, allowNull: true },
+    closedAt: maybeMoment,
+    charged: maybeMeasure,
+    handoverNote: maybeWords,
+  });

@@ -1,0 +1,27 @@
+import { Router } from 'express';
+import { recordId } from '@odontis/contract/fields';
+import { newTicket, ticketChange } from '@odontis/contract/ticket';
+import type { Database } from '../../database/connect';
+import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { readDossier } from './dossier';
+import { editTicket, openTicket, readRack } from './service';
+
+export function ticketRoutes(db: Database): Router {
+  const router = Router();
+  router.get('/rack', async (_request, response) => {
+    response.json(await readRack(db));
+  });
+  router.post('/tickets', async (request, response) => {
+    const by = await personOf(request, db);
+    response.status(201).json(await openTicket(db, parse(newTicket, request.body), by));
+  });
+  router.get('/tickets/:id', async (request, response) => {
+    response.json(await readDossier(db, parse(recordId, request.params.id)));
+  });
+  router.patch('/tickets/:id', async (request, response) => {
+    await personOf(request, db);
+    response.json(await editTicket(db, parse(recordId, request.params.id), parse(ticketChange, request.body)));
+  });
+  return router;
+}

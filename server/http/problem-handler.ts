@@ -1,0 +1,42 @@
+import type { ErrorRequestHandler } from 'express';
+import { ConnectionError, DatabaseError, TimeoutError } from 'sequelize';
+import { PROBLEM_TYPE } from '@odontis/contract/problem';
+import { Problem } from './problem';
+
+/** Postgres says these when it is going down, coming up or was cut off (PostgreSQL manual, appendix A, class 57 and 08). */
+const AWAY_CODES = new Set(['57P01', '57P02', '57P03', '08000', '08003', '08006']);
+
+const away = (): Problem =>
+  new Problem('database-away', 'The database cannot be reached just now. Nothing was saved; try again in a moment.');
+
+function databaseAway(error: unknown): boolean {
+  if (error instanceof ConnectionError || error instanceof TimeoutError) return true;
+  if (error instanceof DatabaseError) {
+    const parent = error.parent as { code?: string };
+    return AWAY_CODES.has(parent.code ?? '') || /terminated|ECONN|closed/i.test(error.message);
+  }
+  const code = (error as { code?: string } | null)?.code ?? '';
+  return AWAY_CODES.has(code) || ['ECONNREFUSED', 'ECONNRESET', 'EPIPE'].includes(code);
+}
+
+/** Whatever was thrown as the Problem to answer with. */
+export function toProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  const type = (error as { type?: string } | null)?.type;
+  if (type === 'entity.too.large') return new Problem('too-large', 'That is more than 4 MB at once. Send fewer teeth.');
+  if (type === 'entity.parse.failed') return new Problem('bad-input', 'What was sent is not readable JSON.');
+  if (error instanceof URIError) return new Problem('bad-input', 'The address is not readable.');
+  if (databaseAway(error)) return away();
+  return new Problem('unexpected', 'Something went wrong in the shop’s computer. Nothing was saved; what you typed is still here.');
+}
+
+/** The one place where errors become problem+json. */
+export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const problem = toProblem(error);
+  if (problem.code === 'unexpected') (request as { log?: { error(facts: object, text: string): void } }).log?.error({ err: error }, 'unexpected');
+  response.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem.body()));
+};

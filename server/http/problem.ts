@@ -1,0 +1,38 @@
+import type { FieldProblem, ProblemBody, ProblemCode } from '@odontis/contract/problem';
+
+const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
+  'bad-input': { status: 400, title: 'Something sent does not fit' },
+  'not-found': { status: 404, title: 'Not found' },
+  'person-unknown': { status: 403, title: 'Nobody is at the screen' },
+  'edited-elsewhere': { status: 409, title: 'Changed by somebody else meanwhile' },
+  'wrong-stage': { status: 409, title: 'The ticket is at another stage' },
+  'readings-unfit': { status: 422, title: 'The readings do not make a plan' },
+  'too-large': { status: 413, title: 'Too much at once' },
+  'saw-in-shop': { status: 409, title: 'The saw is in the shop already' },
+  'consent-missing': { status: 422, title: 'The owner’s word is missing' },
+  'database-away': { status: 503, title: 'The database cannot be reached' },
+  unexpected: { status: 500, title: 'Something went wrong here' },
+};
+
+/** A refusal that becomes application/problem+json. Nothing was saved when one is thrown. */
+export class Problem extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    readonly detail: string,
+    readonly errors: readonly FieldProblem[] = [],
+    readonly current?: unknown,
+  ) {
+    super(detail);
+  }
+
+  get status(): number {
+    return SHAPES[this.code].status;
+  }
+
+  body(): ProblemBody {
+    const { status, title } = SHAPES[this.code];
+    const type = `/docs/errors#${this.code}`;
+    const base = { type, title, status, code: this.code, detail: this.detail, errors: [...this.errors] };
+    return this.current === undefined ? base : { ...base, current: this.current };
+  }
+}

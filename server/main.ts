@@ -1,0 +1,45 @@
+import type { Server } from 'node:http';
+import { pino } from 'pino';
+import { createApp } from './app';
+import { connect } from './database/connect';
+import { loadDemoShop } from './demo/load-demo-shop';
+import { migrator } from './migrations/migrate';
+
+export interface ServerSettings {
+  readonly databaseUrl: string;
+  readonly host: string;
+  readonly port: number;
+  readonly webFolder: string;
+  /** Fill an empty database with the demo shop. */
+  readonly demo: boolean;
+}
+
+export interface RunningServer {
+  readonly address: string;
+  readonly loadedDemo: boolean;
+  close(): Promise<void>;
+}
+
+/** Migrate, load the demo into an empty database, listen. Rejects with the system's error when it cannot. */
+export async function runServer(settings: ServerSettings): Promise<RunningServer> {
+  const db = connect(settings.databaseUrl);
+  try {
+    await migrator(db.sequelize).up();
+    const loadedDemo = settings.demo && (await loadDemoShop(db));
+    const app = createApp({ db, logger: pino({ level: 'warn' }), webFolder: settings.webFolder });
+    const server = await new Promise<Server>((resolve, reject) => {
+      const listening = app.listen(settings.port, settings.host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+    });
+    const close = async (): Promise<void> => {
+      await new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeAllConnections();
+      });
+      await db.sequelize.close();
+    };
+    return { address: `http://${settings.host}:${settings.port}`, loadedDemo, close };
+  } catch (error) {
+    await db.sequelize.close();
+    throw error;
+  }
+}

@@ -1,0 +1,18 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { createShopTables } from './2026-11-23-create-shop-tables';
+import type { Migration } from './migration';
+
+/** Every migration, oldest first. */
+export const MIGRATIONS: readonly Migration[] = [createShopTables];
+
+/** Migrations run each in a transaction: all of it or nothing. */
+export function migrator(sequelize: Sequelize): Umzug<Sequelize> {
+  const run = (sql: string) => sequelize.transaction((transaction) => sequelize.query(sql, { transaction }));
+  return new Umzug({
+    migrations: MIGRATIONS.map((m) => ({ name: m.name, up: () => run(m.up), down: () => run(m.down) })),
+    context: sequelize,
+    storage: new SequelizeStorage({ sequelize, tableName: 'migration' }),
+    logger: undefined,
+  });
+}

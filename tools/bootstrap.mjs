@@ -1,0 +1,38 @@
+// The door to every command: makes sure that Node and the npm packages are there,
+// then hands over to the TypeScript tool of that name. Needs nothing but Node.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+const commands = ['start', 'test', 'dev', 'bench', 'shots', 'build'];
+const command = process.argv[2] ?? '';
+
+function stop(line) {
+  console.error(line);
+  process.exit(1);
+}
+
+if (!commands.includes(command)) stop(`Unknown command "${command}". There are: ${commands.join(', ')}.`);
+const major = Number(process.versions.node.split('.')[0]);
+if (major !== 20) stop(`Odontis runs on Node 20; this is Node ${process.versions.node}.`);
+
+const wanted = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
+const stamp = path.join(root, 'node_modules', '.odontis-installed');
+const installed = existsSync(stamp) ? readFileSync(stamp, 'utf8') : '';
+if (installed !== wanted) {
+  console.log('Installing npm packages (once, a few minutes) …');
+  const done = spawnSync('npm', ['ci', '--no-progress'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  if (done.status !== 0) stop('The npm packages could not be installed; see the lines above.');
+  mkdirSync(path.dirname(stamp), { recursive: true });
+  writeFileSync(stamp, wanted);
+}
+
+process.chdir(root);
+process.env.NG_CLI_ANALYTICS = 'false';
+process.env.NODE_ENV ??= command === 'start' ? 'production' : 'development';
+const { register } = await import('tsx/esm/api');
+register();
+await import(`./${command}.ts`);

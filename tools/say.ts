@@ -1,0 +1,9 @@
+/** A setting, a package or a port that is not as it must be: one line, no stack. */
+export class Plainly extends Error {}
+
+/** End with one clear line where one is known, with the stack only where nothing is. */
+export function endWith(error: unknown): never {
+  if (error instanceof Plainly) console.error(error.message);
+  else console.error(error);
+  process.exit(1);
+}

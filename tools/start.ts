@@ -1,0 +1,68 @@
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { Cluster, portFree } from './cluster';
+import { ensurePostgres } from './debian';
+import { endWith, Plainly } from './say';
+import { readSettings } from './settings';
+import { buildWeb, WEB_FOLDER } from './web-build';
+
+/** One shop a data folder: a second start on it is refused while the first runs. */
+function holdFolder(folder: string): () => void {
+  mkdirSync(folder, { recursive: true });
+  const file = path.join(folder, 'running.pid');
+  if (existsSync(file)) {
+    const pid = Number(readFileSync(file, 'utf8'));
+    const command = `/proc/${pid}/cmdline`;
+    if (pid !== process.pid && existsSync(command) && readFileSync(command, 'utf8').includes('bootstrap.mjs')) {
+      throw new Plainly(`Odontis is running already on ${folder} (process ${pid}).`);
+    }
+  }
+  writeFileSync(file, String(process.pid));
+  return () => rmSync(file, { force: true });
+}
+
+async function start(): Promise<void> {
+  const settings = readSettings(process.env);
+  if (!(await portFree(settings.port, settings.host))) {
+    throw new Plainly(`Port ${settings.port} on ${settings.host} is in use. Stop what uses it, or choose another with PORT=4601 npm start.`);
+  }
+  buildWeb();
+  let cluster: Cluster | null = null;
+  let release = (): void => undefined;
+  if (settings.databaseUrl === null) {
+    const programs = ensurePostgres();
+    release = holdFolder(settings.dataFolder);
+    cluster = await Cluster.start({ programs, folder: settings.dataFolder });
+  }
+  const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
+  const { runServer } = await import('../server/main');
+  const server = await runServer({ ...settings, databaseUrl, webFolder: WEB_FOLDER, demo: true }).catch(async (error: unknown) => {
+    await cluster?.stop();
+    release();
+    throw plain(error, settings.databaseUrl);
+  });
+  if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
+  console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
+
+  let closing = false;
+  const close = async (): Promise<void> => {
+    if (closing) return;
+    closing = true;
+    console.log('\nClosing …');
+    await server.close();
+    await cluster?.stop();
+    release();
+    process.exit(0);
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void close());
+}
+
+function plain(error: unknown, url: string | null): unknown {
+  const { code, name, message } = error as { code?: string; name?: string; message?: string };
+  if (code === 'EADDRINUSE') return new Plainly('The port was taken meanwhile. Choose another with PORT=4601 npm start.');
+  if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND') return new Plainly('HOST is not an address of this machine.');
+  if (url !== null && name?.startsWith('SequelizeConnection')) return new Plainly(`The database at DATABASE_URL cannot be used: ${message}`);
+  return error;
+}
+
+start().catch(endWith);
