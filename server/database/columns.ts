@@ -13,3 +13,7 @@ export const moment = { type: DataTypes.DATE, allowNull: false, defaultValue: Da
 export const maybeMoment = { type: DataTypes.DATE, allowNull: true } as const;
 export const day = { type: DataTypes.DATEONLY, allowNull: false } as const;
 export const uuid = { type: DataTypes.UUID, primaryKey: true } as const;
+
+/** A table's columns, each its own object: Sequelize writes the field's name into what it is given. */
+export const columns = <T extends Record<string, object>>(of: T): T =>
+  Object.fromEntries(Object.entries(of).map(([name, column]) => [name, { ...column }])) as T;

@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { BenchEvent } from '@odontis/contract/bench';
-import { moment, uuid, whole, words } from '../../database/columns';
+import { columns, moment, uuid, whole, words } from '../../database/columns';
 
 export interface BenchEventRow extends Model<InferAttributes<BenchEventRow>, InferCreationAttributes<BenchEventRow>> {
   id: string;
@@ -12,7 +12,7 @@ export interface BenchEventRow extends Model<InferAttributes<BenchEventRow>, Inf
   receivedAt: CreationOptional<Date>;
 }
 export const defineBenchEvent = (sequelize: Sequelize) =>
-  sequelize.define<BenchEventRow>('bench_event', {
+  sequelize.define<BenchEventRow>('bench_event', columns({
     id: uuid,
     planId: whole,
     stop: whole,
@@ -20,7 +20,7 @@ export const defineBenchEvent = (sequelize: Sequelize) =>
     personId: whole,
     happenedAt: moment,
     receivedAt: moment,
-  });
+  }));
 
 export interface BenchMarkRow extends Model<InferAttributes<BenchMarkRow>, InferCreationAttributes<BenchMarkRow>> {
   planId: number;
@@ -28,8 +28,8 @@ export interface BenchMarkRow extends Model<InferAttributes<BenchMarkRow>, Infer
   eventId: string;
 }
 export const defineBenchMark = (sequelize: Sequelize) =>
-  sequelize.define<BenchMarkRow>('bench_mark', {
+  sequelize.define<BenchMarkRow>('bench_mark', columns({
     planId: { ...whole, primaryKey: true },
     stop: { ...whole, primaryKey: true },
     eventId: { ...uuid, primaryKey: false },
-  });
+  }));

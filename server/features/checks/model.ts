@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { CheckRound } from '@odontis/contract/check';
-import { id, json, maybeMeasure, moment, whole, words, yesNo } from '../../database/columns';
+import { columns, id, json, maybeMeasure, moment, whole, words, yesNo } from '../../database/columns';
 
 export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, InferCreationAttributes<CheckRoundRow>> {
   id: CreationOptional<number>;
@@ -20,7 +20,7 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   at: CreationOptional<Date>;
 }
 export const defineCheckRound = (sequelize: Sequelize) =>
-  sequelize.define<CheckRoundRow>('check_round', {
+  sequelize.define<CheckRoundRow>('check_round', columns({
     id,
     ticketId: whole,
     number: whole,
@@ -36,4 +36,4 @@ export const defineCheckRound = (sequelize: Sequelize) =>
     advice: json,
     personId: whole,
     at: moment,
-  });
+  }));

@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Saw } from '@odontis/contract/ticket';
-import { id, measure, whole, words } from '../../database/columns';
+import { columns, id, measure, whole, words } from '../../database/columns';
 
 export interface CustomerRow extends Model<InferAttributes<CustomerRow>, InferCreationAttributes<CustomerRow>> {
   id: CreationOptional<number>;
@@ -10,7 +10,7 @@ export interface CustomerRow extends Model<InferAttributes<CustomerRow>, InferCr
   createdBy: number;
 }
 export const defineCustomer = (sequelize: Sequelize) =>
-  sequelize.define<CustomerRow>('customer', { id, name: words, phone: words, email: words, createdBy: whole });
+  sequelize.define<CustomerRow>('customer', columns({ id, name: words, phone: words, email: words, createdBy: whole }));
 
 export interface SawRow extends Model<InferAttributes<SawRow>, InferCreationAttributes<SawRow>> {
   id: CreationOptional<number>;
@@ -29,7 +29,7 @@ export interface SawRow extends Model<InferAttributes<SawRow>, InferCreationAttr
   createdBy: number;
 }
 export const defineSaw = (sequelize: Sequelize) =>
-  sequelize.define<SawRow>('saw', {
+  sequelize.define<SawRow>('saw', columns({
     id,
     customerId: whole,
     name: words,
@@ -44,4 +44,4 @@ export const defineSaw = (sequelize: Sequelize) =>
     backFixing: words,
     marksOnIt: words,
     createdBy: whole,
-  });
+  }));

@@ -26,7 +26,7 @@ export function findCustomers(db: Database, typed: string): Promise<CustomerFoun
   return db.sequelize.query<CustomerFound>(
     `SELECT c.id, c.name, c.phone, c.email, (SELECT count(*)::int FROM saw s WHERE s.customer_id = c.id) AS "sawsBrought"
        FROM customer c
-      WHERE c.name ILIKE :anywhere OR (:digits <> '' AND regexp_replace(c.phone, '\\D', '', 'g') LIKE :digitsAnywhere)
+      WHERE c.name ILIKE :anywhere OR (length(:digits) >= 3 AND regexp_replace(c.phone, '\\D', '', 'g') LIKE :digitsAnywhere)
       ORDER BY (c.name ILIKE :start) DESC, c.name LIMIT 10`,
     {
       type: QueryTypes.SELECT,

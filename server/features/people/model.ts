@@ -1,5 +1,5 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
-import { id, measure, moment, whole, words } from '../../database/columns';
+import { columns, id, measure, moment, whole, words } from '../../database/columns';
 
 export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   id: CreationOptional<number>;
@@ -7,7 +7,7 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
   initials: string;
 }
 export const definePerson = (sequelize: Sequelize) =>
-  sequelize.define<PersonRow>('person', { id, name: words, initials: words });
+  sequelize.define<PersonRow>('person', columns({ id, name: words, initials: words }));
 
 export interface StrokeReadingRow extends Model<
   InferAttributes<StrokeReadingRow>,
@@ -21,11 +21,11 @@ export interface StrokeReadingRow extends Model<
   createdAt: CreationOptional<Date>;
 }
 export const defineStrokeReading = (sequelize: Sequelize) =>
-  sequelize.define<StrokeReadingRow>('stroke_reading', {
+  sequelize.define<StrokeReadingRow>('stroke_reading', columns({
     id,
     personId: whole,
     strokes: whole,
     dropMm: measure,
     createdBy: whole,
     createdAt: moment,
-  });
+  }));

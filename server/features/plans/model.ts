@@ -1,7 +1,7 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Plan } from '@odontis/core/plan/make-plan';
 import type { PlanInputs } from '@odontis/core/plan/plan-inputs';
-import { id, json, measure, moment, whole } from '../../database/columns';
+import { columns, id, json, measure, moment, whole } from '../../database/columns';
 
 export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
   id: CreationOptional<number>;
@@ -15,7 +15,7 @@ export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAt
   acceptedAt: CreationOptional<Date>;
 }
 export const definePlan = (sequelize: Sequelize) =>
-  sequelize.define<PlanRow>('plan', {
+  sequelize.define<PlanRow>('plan', columns({
     id,
     ticketId: whole,
     number: whole,
@@ -25,4 +25,4 @@ export const definePlan = (sequelize: Sequelize) =>
     minutes: measure,
     acceptedBy: whole,
     acceptedAt: moment,
-  });
+  }));

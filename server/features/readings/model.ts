@@ -1,7 +1,7 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { MeasuringKind } from '@odontis/contract/readings';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
-import { id, maybeMeasure, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
+import { columns, id, maybeMeasure, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
 
 export interface MeasuringRow extends Model<InferAttributes<MeasuringRow>, InferCreationAttributes<MeasuringRow>> {
   id: CreationOptional<number>;
@@ -14,7 +14,7 @@ export interface MeasuringRow extends Model<InferAttributes<MeasuringRow>, Infer
   changedAt: CreationOptional<Date>;
 }
 export const defineMeasuring = (sequelize: Sequelize) =>
-  sequelize.define<MeasuringRow>('measuring', {
+  sequelize.define<MeasuringRow>('measuring', columns({
     id,
     ticketId: whole,
     kind: words,
@@ -23,7 +23,7 @@ export const defineMeasuring = (sequelize: Sequelize) =>
     finished: yesNo,
     changedBy: whole,
     changedAt: moment,
-  });
+  }));
 
 export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
   measuringId: number;
@@ -36,7 +36,7 @@ export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCrea
   note: string | null;
 }
 export const defineReading = (sequelize: Sequelize) =>
-  sequelize.define<ReadingRow>('reading', {
+  sequelize.define<ReadingRow>('reading', columns({
     measuringId: { ...whole, primaryKey: true },
     tooth: { ...whole, primaryKey: true },
     xMm: measure,
@@ -45,4 +45,4 @@ export const defineReading = (sequelize: Sequelize) =>
     setMm: maybeMeasure,
     kind: words,
     note: maybeWords,
-  });
+  }));

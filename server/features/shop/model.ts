@@ -1,6 +1,6 @@
 import type { InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { ShopBook } from '@odontis/contract/shop';
-import { id, json, moment, whole } from '../../database/columns';
+import { columns, id, json, moment, whole } from '../../database/columns';
 
 export interface ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAttributes<ShopRow>> {
   id: number;
@@ -10,10 +10,10 @@ export interface ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAt
   changedAt: Date;
 }
 export const defineShop = (sequelize: Sequelize) =>
-  sequelize.define<ShopRow>('shop', {
+  sequelize.define<ShopRow>('shop', columns({
     id: { ...id, autoIncrement: false },
     version: whole,
     book: json,
     changedBy: { ...whole, allowNull: true },
     changedAt: moment,
-  });
+  }));

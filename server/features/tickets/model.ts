@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Ticket } from '@odontis/contract/ticket';
-import { day, id, json, maybeMeasure, maybeMoment, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
+import { columns, day, id, json, maybeMeasure, maybeMoment, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
 
 export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreationAttributes<TicketRow>> {
   id: CreationOptional<number>;
@@ -29,7 +29,7 @@ export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreati
   handoverNote: CreationOptional<string | null>;
 }
 export const defineTicket = (sequelize: Sequelize) =>
-  sequelize.define<TicketRow>('ticket', {
+  sequelize.define<TicketRow>('ticket', columns({
     id,
     number: { ...whole, defaultValue: sequelize.literal("nextval('ticket_number')") },
     sawId: whole,
@@ -54,4 +54,4 @@ export const defineTicket = (sequelize: Sequelize) =>
     closedAt: maybeMoment,
     charged: maybeMeasure,
     handoverNote: maybeWords,
-  });
+  }));

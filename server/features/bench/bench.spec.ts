@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto';
+import type { BenchState } from '@odontis/contract/bench';
+import type { Dossier } from '@odontis/contract/dossier';
+import { walkPlan } from '@odontis/core/plan/steps';
+import { hollowReadings, openTestShop, ticketAt } from '../../testing/test-shop';
+import type { TestShop } from '../../testing/test-shop';
+
+const press = (stop: number, action: 'done' | 'back' = 'done') => ({ id: randomUUID(), stop, action, at: new Date().toISOString() });
+
+describe('readings, plan and bench', () => {
+  let shop: TestShop;
+  beforeAll(async () => (shop = await openTestShop()));
+  afterAll(() => shop.close());
+
+  it('keeps a line of readings whole or not at all', async () => {
+    const { ticket } = await ticketAt(shop, 'measure');
+    const at = `/api/tickets/${ticket.id}/readings/before`;
+    const gap = hollowReadings().filter((r) => r.tooth !== 5);
+    const refused = await shop.send('put', at, { version: 0, readings: gap, finish: false });
+    expect(refused.status).toBe(400);
+    expect((refused.body as { errors: { path: string; message: string }[] }).errors[0]).toEqual({
+      path: '/readings/4/tooth',
+      message: jasmine.stringContaining('Tooth 5 is expected here') as unknown as string,
+    });
+    expect(await shop.db.models.Reading.count()).toBe(0);
+    const kept = (await shop.send('put', at, { version: 0, readings: hollowReadings(), finish: false })).body as Dossier;
+    expect(kept.measurings[0]?.readings.length).toBe(34);
+    expect(kept.ticket.stage).toBe('measure');
+  });
+
+  it('tells the second of two people keying the same line', async () => {
+    const { ticket } = await ticketAt(shop, 'measure');
+    const at = `/api/tickets/${ticket.id}/readings/before`;
+    const body = { version: 0, readings: hollowReadings(), finish: false };
+    const both = await Promise.all([shop.send('put', at, body), shop.send('put', at, body, shop.other)]);
+    expect(both.map((a) => a.status).sort()).toEqual([200, 409]);
+    const refused = both.find((a) => a.status === 409)?.body as { current: Dossier };
+    expect(refused.current.measurings[0]?.readings.length).toBe(34);
+  });
+
+  it('refuses 100,000 rows with a sentence', async () => {
+    const { ticket } = await ticketAt(shop, 'measure');
+    const answer = await shop.send('put', `/api/tickets/${ticket.id}/readings/before`, { version: 0, readings: hollowReadings(100_000), finish: false });
+    expect(answer.status).toBe(413);
+    expect((answer.body as { detail: string }).detail).toContain('fewer teeth');
+  });
+
+  it('freezes the accepted plan: the server works it out, the database refuses to change it', async () => {
+    const dossier = await ticketAt(shop, 'bench');
+    expect(dossier.ticket.stage).toBe('bench');
+    expect(dossier.plan?.plan.depthMm).toBe(0.1);
+    expect(dossier.plan?.inputs.readings.length).toBe(34);
+    await expectAsync(shop.db.sequelize.query('UPDATE plan SET minutes = 1')).toBeRejectedWithError(/never changed/);
+  });
+
+  it('refuses a depth beyond the tooth and a plan on an old version', async () => {
+    const { ticket } = await ticketAt(shop, 'plan');
+    const choice = { version: ticket.version, depthMm: 5, line: 'free', rakeDeg: 0, fleamDeg: 0 };
+    const deep = await shop.send('post', `/api/tickets/${ticket.id}/plan`, choice);
+    expect((deep.body as { errors: { path: string }[] }).errors[0]?.path).toBe('/depthMm');
+    const stale = await shop.send('post', `/api/tickets/${ticket.id}/plan`, { ...choice, depthMm: 0.1, version: 1 });
+    expect(stale.status).toBe(409);
+  });
+
+  it('counts an event once however often it is sent, and a stop once whoever says it', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const at = `/api/tickets/${ticket.id}/bench`;
+    const events = [press(0), press(1), press(2)];
+    const send = (list: object[], by = shop.person) => shop.send('post', at, { planId: plan?.id, events: list }, by);
+    await Promise.all([send(events), send(events), send([press(1)], shop.other)]);
+    const state = (await send([press(2, 'back'), ...events])).body as BenchState;
+    expect(state.done).toEqual([0, 1]);
+    expect(await shop.db.models.BenchEvent.count({ where: { planId: plan?.id as number } })).toBe(5);
+  });
+
+  it('moves to the check when every stop is done, and back when one is undone', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const stops = walkPlan(plan?.plan.steps ?? []);
+    const at = `/api/tickets/${ticket.id}/bench`;
+    const all = { planId: plan?.id, events: stops.map((s) => press(s.index)) };
+    expect(((await shop.send('post', at, all)).body as BenchState).stage).toBe('check');
+    const undone = { planId: plan?.id, events: [press(stops.length - 1, 'back')] };
+    expect(((await shop.send('post', at, undone)).body as BenchState).stage).toBe('bench');
+  });
+
+  it('goes from check through stoning to handover and closes with a report', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const at = `/api/tickets/${ticket.id}`;
+    await shop.send('post', `${at}/bench`, { planId: plan?.id, events: walkPlan(plan?.plan.steps ?? []).map((s) => press(s.index)) });
+    const uneven = hollowReadings().map((r) => ({ ...r, yMm: -0.1, setMm: r.tooth % 2 ? 0.075 : 0.06 }));
+    let dossier = (await shop.send('put', `${at}/readings/after`, { version: 0, readings: uneven, finish: true })).body as Dossier;
+    const cut = (runs: string) => ({ version: dossier.ticket.version, runs, binds: false, chatters: false, note: '' });
+    dossier = (await shop.send('post', `${at}/checks`, cut('left'))).body as Dossier;
+    expect(dossier.checks[0]).toEqual(jasmine.objectContaining({ verdict: 'again', stoneSide: 'left', stonePasses: 3 }));
+    dossier = (await shop.send('post', `${at}/checks`, cut('true'))).body as Dossier;
+    expect(dossier.ticket.stage).toBe('handover');
+    const closing = { version: dossier.ticket.version, charged: 24, note: 'Enjoy.' };
+    dossier = (await shop.send('post', `${at}/handover`, closing)).body as Dossier;
+    expect(dossier.ticket).toEqual(jasmine.objectContaining({ stage: 'closed', charged: 24, closedBy: 'First Hand' }));
+    expect((await shop.send('patch', at, { version: dossier.ticket.version, complaint: '', promisedOn: '2031-05-04' })).status).toBe(409);
+    for (const paper of ['report', 'tag']) {
+      const pdf = await shop.send('get', `${at}/${paper}.pdf`);
+      expect(pdf.type).toBe('application/pdf');
+      expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    }
+    const again = { customer: { id: dossier.customer.id }, saw: { id: dossier.saw.id } };
+    const second = (await shop.send('post', '/api/tickets', { ...(await import('../../testing/test-shop')).newTicketBody(), ...again })).body as Dossier;
+    expect(second.visits.map((v) => [v.number, v.depthMm, v.work])).toEqual([[ticket.number, 0.1, 'tune']]);
+  });
+});

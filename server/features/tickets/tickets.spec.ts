@@ -1,0 +1,96 @@
+import type { Dossier } from '@odontis/contract/dossier';
+import type { RackRow } from '@odontis/contract/ticket';
+import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
+import type { TestShop } from '../../testing/test-shop';
+
+describe('tickets at the counter', () => {
+  let shop: TestShop;
+  beforeAll(async () => (shop = await openTestShop()));
+  afterAll(() => shop.close());
+
+  const counts = async (): Promise<number[]> =>
+    Promise.all([shop.db.models.Customer.count(), shop.db.models.Saw.count(), shop.db.models.Ticket.count()]);
+
+  it('opens customer, saw and ticket together, and says who did', async () => {
+    const answer = await shop.send('post', '/api/tickets', newTicketBody());
+    const dossier = answer.body as Dossier;
+    expect(answer.status).toBe(201);
+    expect(dossier.ticket).toEqual(jasmine.objectContaining({ stage: 'measure', verdict: 'take', openedBy: 'First Hand' }));
+    expect(dossier.saw.pitchMm).toBeCloseTo(25.4 / 14, 9);
+    expect(dossier.ticket.quoteHigh).toBeGreaterThan(dossier.ticket.quoteLow - 1e-9);
+    const rack = (await shop.send('get', '/api/rack')).body as RackRow[];
+    expect(rack.map((r) => r.number)).toContain(dossier.ticket.number);
+  });
+
+  it('names every field that does not fit and saves nothing', async () => {
+    const before = await counts();
+    const wanted = newTicketBody({ promisedOn: 'soon' });
+    const body = { ...wanted, saw: { ...wanted.saw, plateThicknessMm: -1 }, customer: { name: ' ', phone: '', email: '' } };
+    const answer = await shop.send('post', '/api/tickets', body);
+    expect(answer.status).toBe(400);
+    expect(answer.type).toBe('application/problem+json');
+    const paths = (answer.body as { errors: { path: string }[] }).errors.map((e) => e.path);
+    expect(paths).toEqual(jasmine.arrayContaining(['/customer/name', '/saw/plateThicknessMm', '/intake/promisedOn']));
+    expect(await counts()).toEqual(before);
+  });
+
+  it('refuses a stiffening back on a hand saw, in the contract and in the database', async () => {
+    const wanted = newTicketBody();
+    const answer = await shop.send('post', '/api/tickets', { ...wanted, saw: { ...wanted.saw, family: 'hand' } });
+    expect((answer.body as { detail: string }).detail).toContain('no stiffening back');
+    await expectAsync(
+      shop.db.sequelize.query(`INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm,
+        plate_thickness_mm, plate_depth_heel_mm, plate_depth_toe_mm, back_fixing, created_by)
+        VALUES (1, 'x', 'hand', 'rip', 2, 'points', 300, 0.8, 100, 60, 'folded', 1)`),
+    ).toBeRejectedWithError(/check constraint/);
+  });
+
+  it('takes against the verdict only with a written reason, and irreversible work only with consent', async () => {
+    const hard = newTicketBody({ hardened: 'yes' });
+    expect((await shop.send('post', '/api/tickets', hard)).status).toBe(400);
+    const declined = await shop.send('post', '/api/tickets', { ...hard, decision: 'decline' });
+    expect((declined.body as Dossier).ticket).toEqual(jasmine.objectContaining({ stage: 'declined', closedBy: 'First Hand' }));
+    const kink = newTicketBody({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }] });
+    expect(((await shop.send('post', '/api/tickets', kink)).body as { code: string }).code).toBe('consent-missing');
+    const agreed = newTicketBody({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }], consent: true });
+    expect((await shop.send('post', '/api/tickets', agreed)).status).toBe(201);
+  });
+
+  it('never opens two tickets on one saw', async () => {
+    const first = await ticketAt(shop, 'measure');
+    const again = { ...newTicketBody(), customer: { id: first.customer.id }, saw: { id: first.saw.id } };
+    const both = await Promise.all([shop.send('post', '/api/tickets', again), shop.send('post', '/api/tickets', again)]);
+    expect(both.map((a) => (a.body as { code: string }).code)).toEqual(['saw-in-shop', 'saw-in-shop']);
+  });
+
+  it('tells the second of two editors and shows both versions', async () => {
+    const { ticket } = await ticketAt(shop, 'measure');
+    const at = `/api/tickets/${ticket.id}`;
+    const mine = { version: ticket.version, complaint: 'mine', promisedOn: '2031-06-01' };
+    expect((await shop.send('patch', at, { ...mine, complaint: 'theirs' }, shop.other)).status).toBe(200);
+    const refused = await shop.send('patch', at, mine);
+    expect(refused.status).toBe(409);
+    expect((refused.body as { current: Dossier }).current.ticket.complaint).toBe('theirs');
+  });
+
+  it('answers nobody and nothing plainly', async () => {
+    expect(((await shop.send('post', '/api/tickets', newTicketBody(), 999)).body as { code: string }).code).toBe('person-unknown');
+    expect((await shop.send('get', '/api/tickets/999999')).status).toBe(404);
+    expect((await shop.send('get', '/api/tickets/abc')).status).toBe(400);
+    expect((await shop.send('get', '/api/nothing')).status).toBe(404);
+  });
+
+  it('finds customers as typed, by name or telephone, wildcards being only characters', async () => {
+    await shop.db.models.Customer.bulkCreate([
+      { name: 'Søren 100% Ibs_gaard', phone: '0555 77 88 99', email: '', createdBy: shop.person },
+      { name: 'Robert"); DROP TABLE saw;--', phone: '', email: '', createdBy: shop.person },
+    ]);
+    const names = async (typed: string): Promise<string[]> =>
+      ((await shop.send('get', `/api/customers?typed=${encodeURIComponent(typed)}`)).body as { name: string }[]).map((c) => c.name);
+    expect(await names('søren')).toEqual(['Søren 100% Ibs_gaard']);
+    expect(await names('778899')).toEqual(['Søren 100% Ibs_gaard']);
+    expect(await names('0% I')).toEqual(['Søren 100% Ibs_gaard']);
+    expect(await names('%%')).toEqual([]);
+    expect(await names('DROP TABLE')).toEqual(['Robert"); DROP TABLE saw;--']);
+  });
+});

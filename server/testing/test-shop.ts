@@ -1,0 +1,122 @@
+import { randomBytes } from 'node:crypto';
+import { pino } from 'pino';
+import { Sequelize } from 'sequelize';
+import supertest from 'supertest';
+import type { Dossier } from '@odontis/contract/dossier';
+import { PERSON_HEADER } from '@odontis/contract/problem';
+import type { NewTicket } from '@odontis/contract/ticket';
+import { createApp } from '../app';
+import { connect } from '../database/connect';
+import type { Database } from '../database/connect';
+import { migrator } from '../migrations/migrate';
+
+export interface TestShop {
+  readonly db: Database;
+  readonly person: number;
+  readonly other: number;
+  /** A request as the person at the screen. */
+  send(method: 'get' | 'post' | 'put' | 'patch', path: string, body?: object, person?: number): Promise<supertest.Response>;
+  close(): Promise<void>;
+}
+
+const admin = (): string => {
+  const url = process.env['ODONTIS_TEST_DATABASE'];
+  if (!url) throw new Error('ODONTIS_TEST_DATABASE must name a PostgreSQL server for the tests (npm test sets it).');
+  return url;
+};
+
+/** An empty database of its own on the tests' real PostgreSQL server. */
+export async function emptyDatabase(): Promise<{ url: string; drop(): Promise<void> }> {
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  const server = new Sequelize(admin(), { dialect: 'postgres', logging: false });
+  await server.query(`CREATE DATABASE ${name}`);
+  const url = new URL(admin());
+  url.pathname = `/${name}`;
+  const drop = async (): Promise<void> => {
+    await server.query(`DROP DATABASE ${name} WITH (FORCE)`);
+    await server.close();
+  };
+  return { url: url.href, drop };
+}
+
+/** A migrated shop with two people and nothing else. */
+export async function openTestShop(): Promise<TestShop> {
+  const database = await emptyDatabase();
+  const db = connect(database.url);
+  await migrator(db.sequelize).up();
+  const app = createApp({ db, logger: pino({ level: 'silent' }) });
+  const [first, second] = await db.models.Person.bulkCreate(
+    [
+      { name: 'First Hand', initials: 'FH' },
+      { name: 'Second Hand', initials: 'SH' },
+    ],
+    { returning: true },
+  );
+  const person = (first as { id: number }).id;
+  return {
+    db,
+    person,
+    other: (second as { id: number }).id,
+    send: (method, path, body, by = person) => {
+      const request = supertest(app)[method](path).set(PERSON_HEADER, String(by));
+      return body === undefined ? request : request.send(body);
+    },
+    close: async () => {
+      await db.sequelize.close();
+      await database.drop();
+    },
+  };
+}
+
+export const newTicketBody = (more: Partial<NewTicket['intake']> = {}): NewTicket => ({
+  customer: { name: 'Wren Ashby', phone: '0555 1', email: '' },
+  saw: {
+    name: 'Dovetail saw',
+    family: 'back',
+    filing: 'rip',
+    perInch: 15,
+    convention: 'points',
+    toothLineMm: 60,
+    plateThicknessMm: 0.5,
+    plateDepthHeelMm: 45,
+    plateDepthToeMm: 45,
+    backFixing: 'folded',
+    marksOnIt: '',
+  },
+  intake: {
+    wood: 'dry-soft',
+    useRate: 'weekly',
+    complaint: 'dull',
+    hardened: 'no',
+    marks: [],
+    consent: false,
+    overrideReason: '',
+    promisedOn: '2031-05-04',
+    ...more,
+  },
+  decision: 'take',
+});
+
+/** A hollow line of n teeth at 15 points, heel first. */
+export const hollowReadings = (n = 34) =>
+  Array.from({ length: n }, (_, i) => ({
+    tooth: i + 1,
+    xMm: i * 1.8143 + 0.03 * Math.sin(i * 1.9),
+    yMm: -0.12 * Math.sin((Math.PI * i) / (n - 1)),
+    lean: i % 2 ? ('right' as const) : ('left' as const),
+    setMm: 0.05,
+    kind: 'tooth' as const,
+    note: null,
+  }));
+
+/** A ticket brought as far as wanted. */
+export async function ticketAt(shop: TestShop, stage: 'measure' | 'plan' | 'bench'): Promise<Dossier> {
+  let dossier = (await shop.send('post', '/api/tickets', newTicketBody())).body as Dossier;
+  const at = `/api/tickets/${dossier.ticket.id}`;
+  if (stage === 'measure') return dossier;
+  const readings = { version: 0, readings: hollowReadings(), finish: true };
+  dossier = (await shop.send('put', `${at}/readings/before`, readings)).body as Dossier;
+  if (stage === 'plan') return dossier;
+  const choice = { version: dossier.ticket.version, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 };
+  return (await shop.send('post', `${at}/plan`, choice)).body as Dossier;
+}
