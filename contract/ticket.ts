@@ -83,8 +83,8 @@ export const intake = z.object({
 export type Intake = z.infer<typeof intake>;
 
 export const newTicket = z.object({
-  customer: z.union([z.object({ id: recordId }), newCustomer], { error: 'Choose a customer or give a name.' }),
-  saw: z.union([z.object({ id: recordId }), newSaw]),
+  customer: z.union([z.object({ id: recordId }).strict(), newCustomer]),
+  saw: z.union([z.object({ id: recordId }).strict(), newSaw]),
   intake,
   /** `take` hangs a tag; `decline` keeps the refusal and its reasons. */
   decision: z.enum(['take', 'decline']),

@@ -1,0 +1,34 @@
+import type { BenchEvent } from '@odontis/contract/bench';
+import type { PlanStep, PlanStop } from '@odontis/core/plan/steps';
+
+/** Where the technician is: stops done as the server knows, with the presses still on their way. */
+export function doneStops(kept: readonly number[], unsent: readonly BenchEvent[]): Set<number> {
+  const done = new Set(kept);
+  for (const event of unsent) {
+    if (event.action === 'done') done.add(event.stop);
+    else done.delete(event.stop);
+  }
+  return done;
+}
+
+/** The first stop not done; the number of stops when all are. */
+export function placeOf(stops: number, done: ReadonlySet<number>): number {
+  let at = 0;
+  while (at < stops && done.has(at)) at++;
+  return at;
+}
+
+/** The present step's gullets or teeth, done and to do. */
+export function workOf(walk: readonly PlanStop[], done: ReadonlySet<number>, step: number): { done: Set<number>; todo: Set<number> } {
+  const work = { done: new Set<number>(), todo: new Set<number>() };
+  for (const stop of walk) if (stop.step === step) (done.has(stop.index) ? work.done : work.todo).add(stop.at);
+  return work;
+}
+
+/** Minutes of bench work still to do, each step's time shared over its stops. */
+export function minutesLeft(steps: readonly PlanStep[], walk: readonly PlanStop[], done: ReadonlySet<number>): number {
+  return walk.reduce((sum, stop) => {
+    const step = steps[stop.step];
+    return done.has(stop.index) || !step ? sum : sum + step.minutes / step.stops.length;
+  }, 0);
+}

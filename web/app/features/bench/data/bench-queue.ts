@@ -1,0 +1,99 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { BenchEvent, BenchState } from '@odontis/contract/bench';
+import type { DBSchema, IDBPDatabase } from 'idb';
+import { openDB } from 'idb';
+import { firstValueFrom } from 'rxjs';
+import type { Refusal } from '../../../shared/api/refusal';
+import { toRefusal } from '../../../shared/api/refusal';
+import { ShopApi } from '../../../shared/api/shop-api';
+
+interface Press {
+  readonly seq?: number;
+  readonly ticketId: number;
+  readonly planId: number;
+  readonly event: BenchEvent;
+}
+
+interface Drawer extends DBSchema {
+  presses: { key: number; value: Press; indexes: { ticket: number } };
+}
+
+/** Tried again this long after the server did not answer. */
+const AGAIN_MS = 2500;
+
+/**
+ * Presses of the key at the vise: kept in the browser first, sent in order as
+ * soon as the server answers. Each carries its own id, so that sending again
+ * after a lost answer doubles nothing.
+ */
+@Injectable()
+export class BenchQueue {
+  private readonly api = inject(ShopApi);
+  private readonly drawer: Promise<IDBPDatabase<Drawer>> = openDB<Drawer>('odontis-bench', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('presses', { keyPath: 'seq', autoIncrement: true }).createIndex('ticket', 'ticketId');
+    },
+  });
+  private readonly waiting = signal<readonly Press[]>([]);
+  readonly unsent = computed(() => this.waiting().map((press) => press.event));
+  readonly away = signal(false);
+  readonly refusal = signal<Refusal | null>(null);
+  private ticketId = 0;
+  private sending = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private caughtUp: (state: BenchState) => void = () => undefined;
+
+  /** Take up what a reload or a dead battery left behind, then keep sending. */
+  async open(ticketId: number, planId: number, caughtUp: (state: BenchState) => void): Promise<void> {
+    this.ticketId = ticketId;
+    this.caughtUp = caughtUp;
+    const db = await this.drawer;
+    const left = await db.getAllFromIndex('presses', 'ticket', ticketId);
+    for (const press of left.filter((p) => p.planId !== planId)) if (press.seq !== undefined) await db.delete('presses', press.seq);
+    this.waiting.set(left.filter((p) => p.planId === planId));
+    if (this.waiting().length > 0) void this.send();
+  }
+
+  async press(planId: number, event: BenchEvent): Promise<void> {
+    const press = { ticketId: this.ticketId, planId, event };
+    // On the screen at once; on the disk before it is sent.
+    this.waiting.update((list) => [...list, press]);
+    const seq = await (await this.drawer).add('presses', press);
+    this.waiting.update((list) => list.map((p) => (p === press ? { ...press, seq } : p)));
+    void this.send();
+  }
+
+  close(): void {
+    clearTimeout(this.timer);
+    this.ticketId = 0;
+  }
+
+  private async send(): Promise<void> {
+    clearTimeout(this.timer);
+    if (this.sending || this.ticketId === 0) return;
+    const batch = this.waiting().filter((p) => p.seq !== undefined);
+    const first = batch[0];
+    if (!first) return;
+    this.sending = true;
+    try {
+      const state = await firstValueFrom(this.api.bench(first.ticketId, { planId: first.planId, events: batch.map((p) => p.event) }));
+      const db = await this.drawer;
+      for (const press of batch) await db.delete('presses', press.seq as number);
+      // First what the server now holds, then out of the waiting list: the place never jumps back.
+      this.caughtUp(state);
+      const sent = new Set(batch.map((p) => p.seq));
+      this.waiting.update((list) => list.filter((p) => !sent.has(p.seq)));
+      this.away.set(false);
+      this.refusal.set(null);
+    } catch (error) {
+      const refusal = toRefusal(error);
+      const passing = refusal.code === 'away' || refusal.code === 'database-away' || refusal.code === 'unexpected';
+      this.away.set(passing);
+      if (!passing) this.refusal.set(refusal);
+      else this.timer = setTimeout(() => void this.send(), AGAIN_MS);
+    } finally {
+      this.sending = false;
+    }
+    if (!this.away() && this.refusal() === null && this.waiting().some((p) => p.seq !== undefined)) void this.send();
+  }
+}

@@ -1,0 +1,129 @@
+import type { OnDestroy } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { walkPlan } from '@odontis/core/plan/steps';
+import { baseDrawing } from '../../../sawpage/build-drawing';
+import { SawSheet } from '../../../sawpage/saw-sheet';
+import { Speech } from '../../../shared/speech/speech';
+import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { Keys, typing } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+import { HEAVIER_SAYS, stepSays, stepTitle } from '../../../shared/words/step-words';
+import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
+import { BenchQueue } from '../data/bench-queue';
+import { FileWay } from './file-way';
+
+const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
+const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
+
+/** At the vise: where am I, what is the next stroke, what number am I aiming for. */
+@Component({
+  selector: 'od-bench-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, RouterLink, Notice, FileWay],
+  providers: [BenchQueue],
+  templateUrl: './bench-page.html',
+  styleUrl: './bench-page.scss',
+  host: { '(document:keydown)': 'key($event)' },
+})
+export class BenchPage implements OnDestroy {
+  private readonly store = inject(Store);
+  private readonly sheet = inject(SawSheet);
+  protected readonly queue = inject(BenchQueue);
+  protected readonly speech = inject(Speech);
+  protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
+  protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
+  private readonly planId = computed(() => this.accepted()?.id ?? null);
+  protected readonly walk = computed(() => walkPlan(this.accepted()?.plan.steps ?? []));
+  protected readonly done = computed(() => doneStops(this.accepted()?.done ?? [], this.queue.unsent()));
+  protected readonly place = computed(() => placeOf(this.walk().length, this.done()));
+  protected readonly stop = computed(() => this.walk()[this.place()] ?? null);
+  protected readonly stepIndex = computed(() => this.stop()?.step ?? this.accepted()?.plan.steps.length ?? 0);
+  protected readonly step = computed(() => this.accepted()?.plan.steps[this.stepIndex()] ?? null);
+  protected readonly left = computed(() => minutesLeft(this.accepted()?.plan.steps ?? [], this.walk(), this.done()));
+  protected readonly inStep = computed(() => {
+    const all = this.walk().filter((s) => s.step === this.stepIndex());
+    return { done: all.filter((s) => this.done().has(s.index)).length, all: all.length };
+  });
+  protected readonly atBench = computed(() => ['bench', 'check'].includes(this.dossier()?.ticket.stage ?? ''));
+  protected readonly heavier = HEAVIER_SAYS;
+
+  constructor() {
+    inject(Keys).here.set([
+      { keys: 'Space, Enter, Page down', does: 'done: next' },
+      { keys: 'Backspace, Page up', does: 'back one' },
+    ]);
+    this.sheet.handle.set(null);
+    effect(() => {
+      const [id, planId] = [this.dossier()?.ticket.id, this.planId()];
+      if (id === undefined || planId === null) return;
+      untracked(() => void this.queue.open(id, planId, (state) => this.store.dispatch(TicketPageEvents.benchCaughtUp({ id, state }))));
+    });
+    effect(() => this.draw());
+  }
+
+  ngOnDestroy(): void {
+    this.queue.close();
+  }
+
+  private draw(): void {
+    const [dossier, accepted, stop, step] = [this.dossier(), this.accepted(), this.stop(), this.step()];
+    if (!dossier || !accepted) return;
+    const base = baseDrawing(dossier, accepted.inputs.readings, accepted.plan.tooth);
+    this.sheet.drawing.set({
+      ...base,
+      joint: accepted.plan.work === 'tune' ? { alphaMm: accepted.plan.lineAlphaMm, beta: accepted.plan.lineBeta } : null,
+      work: step && step.unit !== 'whole' ? workOf(this.walk(), this.done(), this.stepIndex()) : null,
+      current: stop && step && step.unit !== 'whole' ? { at: stop.at, unit: step.unit } : null,
+    });
+    if (stop && stop.at > 0) untracked(() => this.sheet.show(stop.at));
+  }
+
+  protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech);
+  protected says = (step: Parameters<typeof stepSays>[0]): string => stepSays(step, this.speech, this.speech.book());
+
+  protected stepDone(index: number): boolean {
+    return index < this.stepIndex();
+  }
+
+  /** What the flanks of the place in hand belong to. */
+  protected where(): string {
+    const [stop, step] = [this.stop(), this.step()];
+    if (!stop || !step) return '';
+    if (step.unit === 'tooth') return `Tooth ${stop.at}`;
+    const teeth = this.accepted()?.inputs.readings ?? [];
+    if (stop.at === 0) return 'Before tooth 1';
+    return stop.at === teeth.length ? `After tooth ${stop.at}, the last` : `Gullet ${stop.at}`;
+  }
+
+  protected next(): void {
+    this.press('done', this.place());
+  }
+
+  protected back(): void {
+    this.press('back', this.place() - 1);
+  }
+
+  private press(action: 'done' | 'back', stop: number): void {
+    const planId = this.planId();
+    if (planId === null || stop < 0 || stop >= this.walk().length || !this.atBench()) return;
+    void this.queue.press(planId, { id: crypto.randomUUID(), stop, action, at: new Date().toISOString() });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const onControl = (event.target as HTMLElement | null)?.closest?.('a, button, [role=slider], select');
+    if (typing(event) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (NEXT_KEYS.has(event.key) && !(onControl && (event.key === 'Enter' || event.key === ' '))) this.next();
+    else if (BACK_KEYS.has(event.key)) this.back();
+    else return;
+    event.preventDefault();
+  }
+
+  protected reload(): void {
+    const id = this.dossier()?.ticket.id;
+    if (id !== undefined) this.store.dispatch(TicketPageEvents.opened({ id }));
+    this.queue.refusal.set(null);
+  }
+}

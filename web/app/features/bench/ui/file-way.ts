@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { PlanStep } from '@odontis/core/plan/steps';
+
+/** The saw seen from above, heel on the left: where to stand and which way the file points. */
+@Component({
+  selector: 'od-file-way',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg viewBox="0 0 260 150" role="img" [attr.aria-label]="label()">
+      <rect x="10" y="70" width="240" height="10" fill="var(--plate)" stroke="var(--text)" />
+      <text x="14" y="66">heel</text>
+      <text x="226" y="66">toe</text>
+      <g [attr.transform]="'rotate(' + turn() + ' 130 75)'">
+        <path d="M130 128 L130 34" stroke="var(--ink)" stroke-width="7" />
+        <path d="M130 14 L119 40 L141 40 Z" fill="var(--ink)" />
+        <rect x="124" y="122" width="12" height="24" rx="5" fill="var(--handle)" />
+      </g>
+      <text x="10" [attr.y]="standsLeft() ? 22 : 142" class="stand">{{ step().standOn === null ? '' : 'you, on the ' + step().standOn }}</text>
+    </svg>
+  `,
+  styles: `
+    svg {
+      width: 260px;
+    }
+    text {
+      font-size: 13px;
+      fill: var(--text-quiet);
+    }
+    .stand {
+      font-weight: 600;
+      fill: var(--text);
+    }
+  `,
+})
+export class FileWay {
+  readonly step = input.required<PlanStep>();
+  readonly fleamDeg = input.required<number>();
+  protected readonly standsLeft = computed(() => this.step().standOn === 'left');
+
+  /** Facing the toe the left hand is up on the sheet; the file leaves the filer and leans to where its tip points. */
+  protected readonly turn = computed(() => {
+    const lean = this.step().tipTowards === 'toe' ? 1 : this.step().tipTowards === 'heel' ? -1 : 0;
+    return this.standsLeft() ? 180 - lean * this.fleamDeg() : lean * this.fleamDeg();
+  });
+
+  protected readonly label = computed(() => {
+    const { standOn, tipTowards } = this.step();
+    return `From above: ${standOn === null ? 'stand on either side' : `stand on the ${standOn}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to the ${tipTowards}`}.`;
+  });
+}

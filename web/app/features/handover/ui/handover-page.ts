@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Dossier } from '@odontis/contract/dossier';
+import { handover } from '@odontis/contract/check';
+import { nextVisit } from '@odontis/core/life/life';
+import { priceFor } from '@odontis/core/plan/price';
+import { DateTime } from 'luxon';
+import { baseDrawing, drawnTooth, heightLane, setLane } from '../../../sawpage/build-drawing';
+import { SawSheet } from '../../../sawpage/saw-sheet';
+import { Speech } from '../../../shared/speech/speech';
+import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { Keys } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+import { Why } from '../../../shared/ui/why';
+
+/** Back to its owner: what was done, the report, what it costs, when to come again, and this saw's years. */
+@Component({
+  selector: 'od-handover-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatFormFieldModule, MatInput, RouterLink, Notice, Why],
+  templateUrl: './handover-page.html',
+  styleUrl: './handover-page.scss',
+})
+export class HandoverPage {
+  private readonly store = inject(Store);
+  private readonly sheet = inject(SawSheet);
+  protected readonly speech = inject(Speech);
+  protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
+  protected readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
+  protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
+
+  protected readonly price = computed(() => {
+    const [plan, book] = [this.dossier()?.plan?.plan, this.speech.book()];
+    return plan && book ? priceFor(plan.minutes, book.rates) : null;
+  });
+  protected readonly charged = linkedSignal(() => this.price()?.amount.toFixed(2) ?? '0');
+  protected readonly note = linkedSignal(() => (this.dossier()?.ticket.id ? 'Full strokes, no pressure; stop when it needs pushing.' : ''));
+  protected readonly next = computed(() => {
+    const d = this.dossier();
+    return d ? nextVisit(d.saw.family, d.ticket.useRate, d.plan?.plan.reset ?? false) : null;
+  });
+  protected readonly slip = signal<string | null>(null);
+
+  constructor() {
+    inject(Keys).here.set([]);
+    this.sheet.handle.set(null);
+    this.sheet.laneHeight.set(40);
+    effect(() => this.draw());
+  }
+
+  private draw(): void {
+    const [dossier, habits] = [this.dossier(), this.speech.book()?.habits];
+    if (!dossier || !habits) return;
+    const before = dossier.measurings.find((m) => m.kind === 'before')?.readings ?? null;
+    const after = dossier.measurings.filter((m) => m.kind === 'after').at(-1)?.readings ?? null;
+    const shown = after ?? before ?? [];
+    this.sheet.drawing.set({
+      ...baseDrawing(dossier, shown, drawnTooth(dossier, habits)),
+      lanes: shown.length > 0 ? [heightLane(shown, this.speech.fine, after ? before : null), setLane(shown, this.speech.fine, after ? before : null)] : [],
+    });
+  }
+
+  protected month(months: number): string {
+    return DateTime.now().plus({ months }).toFormat('LLLL yyyy');
+  }
+
+  protected close(dossier: Dossier): void {
+    const closing = handover.safeParse({ version: dossier.ticket.version, charged: Number(this.charged().replace(',', '.') || NaN), note: this.note() });
+    this.slip.set(closing.success ? null : (closing.error.issues[0]?.message ?? null));
+    if (closing.success) this.store.dispatch(TicketPageEvents.handedOver({ id: dossier.ticket.id, handover: closing.data }));
+  }
+}

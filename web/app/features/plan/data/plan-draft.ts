@@ -1,0 +1,26 @@
+/** What was chosen on the plan page and not yet accepted; kept over a reload. */
+export interface PlanDraft {
+  readonly depthMm: number | null;
+  readonly line: 'free' | 'level';
+  readonly rakeDeg: number | null;
+  readonly fleamDeg: number | null;
+}
+
+export const FRESH: PlanDraft = { depthMm: null, line: 'free', rakeDeg: null, fleamDeg: null };
+
+export function recallPlan(ticket: number): PlanDraft {
+  try {
+    const text = sessionStorage.getItem(`odontis.plan.${ticket}`);
+    return text === null ? FRESH : { ...FRESH, ...(JSON.parse(text) as Partial<PlanDraft>) };
+  } catch {
+    return FRESH;
+  }
+}
+
+export function keepPlan(ticket: number, draft: PlanDraft): void {
+  try {
+    sessionStorage.setItem(`odontis.plan.${ticket}`, JSON.stringify(draft));
+  } catch {
+    // Without storage a reload begins at the recommendation.
+  }
+}

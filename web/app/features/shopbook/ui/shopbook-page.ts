@@ -1,0 +1,140 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { Store } from '@ngrx/store';
+import { fieldErrors } from '@odontis/contract/field-errors';
+import type { Person } from '@odontis/contract/people';
+import { newPerson, newStrokeReading } from '@odontis/contract/people';
+import type { Shop, ShopBook } from '@odontis/contract/shop';
+import { shopBook } from '@odontis/contract/shop';
+import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
+import { parseLength } from '@odontis/core/units/length';
+import type { Observable } from 'rxjs';
+import { toRefusal } from '../../../shared/api/refusal';
+import { ShopApi } from '../../../shared/api/shop-api';
+import type { Difference } from '../../../shared/conflict/conflict';
+import { Conflict } from '../../../shared/conflict/conflict';
+import { Speech } from '../../../shared/speech/speech';
+import { shopFeature, ShopPage } from '../../../shared/state/shop.feature';
+import { Keys } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+import { flatten } from '../data/flatten';
+
+type AngleRow = keyof ShopBook['habits']['angles'];
+type Habits = ShopBook['habits'];
+
+/** How this shop speaks and works; a change shows at once everywhere. */
+@Component({
+  selector: 'od-shopbook-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatButtonToggleModule, Notice, Conflict],
+  templateUrl: './shopbook-page.html',
+  styleUrl: './shopbook-page.scss',
+})
+export class ShopbookPage {
+  private readonly store = inject(Store);
+  private readonly api = inject(ShopApi);
+  protected readonly speech = inject(Speech);
+  protected readonly shop = this.store.selectSignal(shopFeature.selectShop);
+  protected readonly people = this.store.selectSignal(shopFeature.selectPeople);
+  protected readonly refusal = this.store.selectSignal(shopFeature.selectRefusal);
+  protected readonly keeping = this.store.selectSignal(shopFeature.selectKeeping);
+  protected readonly slip = signal<string | null>(null);
+  private readonly wanted = signal<ShopBook | null>(null);
+  protected readonly angleRows: readonly { id: AngleRow; name: string }[] = [
+    { id: 'rip', name: 'Rip' },
+    { id: 'crosscutFine', name: 'Crosscut, back saws' },
+    { id: 'crosscutHand', name: 'Crosscut, hand saws' },
+  ];
+
+  constructor() {
+    inject(Keys).here.set([]);
+  }
+
+  protected set(change: Partial<ShopBook>): void {
+    const shop = this.shop();
+    if (!shop) return;
+    const book = shopBook.safeParse({ ...shop.book, ...change });
+    this.slip.set(book.success ? null : (fieldErrors(book.error)[0]?.message ?? null));
+    if (!book.success) return;
+    this.wanted.set(book.data);
+    this.store.dispatch(ShopPage.bookChanged({ book: book.data, version: shop.version }));
+  }
+
+  protected habit(change: Partial<Habits>): void {
+    const shop = this.shop();
+    if (shop) this.set({ habits: { ...shop.book.habits, ...change } });
+  }
+
+  protected rate(change: Partial<ShopBook['rates']>): void {
+    const shop = this.shop();
+    if (shop) this.set({ rates: { ...shop.book.rates, ...change } });
+  }
+
+  protected number = (text: string): number => Number(text.trim().replace(',', '.').replace(/\s*%$/, '') || NaN);
+
+  protected rakeText = (deg: number): string => {
+    const speech = this.speech.speech().rakeSpeech;
+    return speech === 'lean-back' ? String(-deg || 0) : formatRake(deg, speech);
+  };
+  protected fleamText = (deg: number): string => formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
+
+  protected angle(row: AngleRow, which: 'rakeDeg' | 'fleamDeg', text: string): void {
+    const speech = this.speech.speech();
+    const read = which === 'rakeDeg' ? parseRake(text, speech.rakeSpeech) : parseFleam(text, speech.fleamSpeech);
+    if (!read.ok) {
+      this.slip.set(`"${text}" is not an angle a file can leave.`);
+      return;
+    }
+    const angles = this.shop()?.book.habits.angles;
+    if (angles) this.habit({ angles: { ...angles, [row]: { ...angles[row], [which]: read.deg } } });
+  }
+
+  protected readonly theirs = computed<Shop | null>(() => {
+    const refusal = this.refusal();
+    return refusal?.code === 'edited-elsewhere' ? ((refusal.current as Shop | undefined) ?? null) : null;
+  });
+
+  protected readonly differences = computed<Difference[]>(() => {
+    const [mine, theirs] = [this.wanted(), this.theirs()];
+    if (!mine || !theirs) return [];
+    const [a, b] = [flatten(mine), flatten(theirs.book)];
+    return [...a.keys()].map((what) => ({ what, mine: a.get(what) ?? '', theirs: b.get(what) ?? '' })).filter((row) => row.mine !== row.theirs);
+  });
+
+  protected keepMine(): void {
+    const [book, theirs] = [this.wanted(), this.theirs()];
+    if (book && theirs) this.store.dispatch(ShopPage.bookChanged({ book, version: theirs.version }));
+  }
+
+  protected takeTheirs(): void {
+    const shop = this.theirs();
+    if (shop) this.store.dispatch(ShopPage.theirsTaken({ shop }));
+  }
+
+  protected addPerson(form: HTMLFormElement): void {
+    const data = new FormData(form);
+    const person = newPerson.safeParse({ name: data.get('name'), initials: data.get('initials') });
+    if (!person.success) this.slip.set(person.error.issues[0]?.message ?? null);
+    else this.change(this.api.addPerson(person.data), form);
+  }
+
+  protected addStrokes(person: Person, form: HTMLFormElement): void {
+    const data = new FormData(form);
+    const drop = parseLength(String(data.get('drop')), this.speech.unit());
+    const reading = newStrokeReading.safeParse({ strokes: this.number(String(data.get('strokes'))), dropMm: drop.ok ? drop.mm : NaN });
+    if (!reading.success) this.slip.set(reading.error.issues[0]?.message ?? null);
+    else this.change(this.api.addStrokes(person.id, reading.data), form);
+  }
+
+  private change(call: Observable<Person[]>, form: HTMLFormElement): void {
+    this.slip.set(null);
+    call.subscribe({
+      next: (people) => {
+        this.store.dispatch(ShopPage.peopleChanged({ people }));
+        form.reset();
+      },
+      error: (error: unknown) => this.slip.set(toRefusal(error).detail),
+    });
+  }
+}

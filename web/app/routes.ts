@@ -1,0 +1,45 @@
+import type { Routes } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideState } from '@ngrx/store';
+import * as rackEffects from './features/rack/state/rack.effects';
+import { rackFeature } from './features/rack/state/rack.feature';
+import * as ticketEffects from './shared/state/ticket.effects';
+import { ticketFeature } from './shared/state/ticket.feature';
+
+/** The only place that knows every feature. A ticket's stages share its page and its state. */
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'rack' },
+  {
+    path: 'rack',
+    title: 'Rack · Odontis',
+    providers: [provideState(rackFeature), provideEffects(rackEffects)],
+    loadComponent: () => import('./features/rack/ui/rack-page').then((m) => m.RackPage),
+  },
+  {
+    path: 'counter',
+    title: 'Counter · Odontis',
+    loadComponent: () => import('./features/counter/ui/counter-page').then((m) => m.CounterPage),
+  },
+  {
+    path: 'shopbook',
+    title: 'Shop book · Odontis',
+    loadComponent: () => import('./features/shopbook/ui/shopbook-page').then((m) => m.ShopbookPage),
+  },
+  {
+    path: 'ticket/:id',
+    providers: [provideState(ticketFeature), provideEffects(ticketEffects)],
+    loadComponent: () => import('./sawpage/ticket-page').then((m) => m.TicketPage),
+    children: [
+      { path: 'measure', title: 'Measure · Odontis', loadComponent: () => import('./features/measure/ui/measure-page').then((m) => m.MeasurePage) },
+      { path: 'plan', title: 'Plan · Odontis', loadComponent: () => import('./features/plan/ui/plan-page').then((m) => m.PlanPage) },
+      { path: 'bench', title: 'Bench · Odontis', loadComponent: () => import('./features/bench/ui/bench-page').then((m) => m.BenchPage) },
+      { path: 'check', title: 'Check · Odontis', loadComponent: () => import('./features/check/ui/check-page').then((m) => m.CheckPage) },
+      { path: 'handover', title: 'Handover · Odontis', loadComponent: () => import('./features/handover/ui/handover-page').then((m) => m.HandoverPage) },
+    ],
+  },
+  {
+    path: '**',
+    title: 'Not found · Odontis',
+    loadComponent: () => import('./shared/ui/nowhere').then((m) => m.Nowhere),
+  },
+];

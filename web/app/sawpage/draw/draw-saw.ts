@@ -1,0 +1,149 @@
+import type { SawDrawing } from '../drawing';
+import { drawJoint } from './draw-joint';
+import type { Layout } from './layout';
+import { yPx } from './layout';
+import type { Palette } from './palette';
+
+export interface Sheet {
+  readonly context: CanvasRenderingContext2D;
+  readonly palette: Palette;
+  readonly layout: Layout;
+  /** px from mm along the tooth line, zoom and position in it. */
+  readonly x: (mm: number) => number;
+  /** Index of the first and last tooth on the sheet. */
+  readonly first: number;
+  readonly last: number;
+  /** px a tooth: below 2 only the outline of many teeth is drawn. */
+  readonly pxPerTooth: number;
+}
+
+export const FINEST_PX = 2;
+
+/** Plate, back and handle, then teeth, joint line, flats and the place being worked on. */
+export function drawSaw(sheet: Sheet, drawing: SawDrawing): void {
+  drawPlate(sheet, drawing);
+  if (drawing.teeth.length === 0) return;
+  const { context, layout } = sheet;
+  context.save();
+  context.beginPath();
+  context.rect(layout.left - 6, 0, layout.right - layout.left + 12, layout.axisY);
+  context.clip();
+  if (sheet.pxPerTooth < FINEST_PX) drawOutline(sheet, drawing);
+  else drawTeeth(sheet, drawing);
+  drawJoint(sheet, drawing);
+  drawCurrent(sheet, drawing);
+  context.restore();
+}
+
+function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawing): void {
+  const [from, to] = [x(-drawing.pitchMm), x(drawing.lengthMm + drawing.pitchMm)];
+  const left = Math.max(layout.left - 4, from);
+  const right = Math.min(layout.right + 4, to);
+  if (from > layout.left - 40) {
+    c.fillStyle = palette.handle;
+    c.beginPath();
+    c.roundRect(from - 96, layout.plateTop - 12, 102, layout.plateBottom - layout.plateTop + 14, 16);
+    c.fill();
+    c.fillStyle = palette.paper;
+    c.beginPath();
+    c.ellipse(from - 52, (layout.plateTop + layout.plateBottom) / 2 - 4, 24, 9, -0.12, 0, 2 * Math.PI);
+    c.fill();
+  }
+  if (right <= left) return;
+  c.fillStyle = palette.plate;
+  c.fillRect(left, layout.plateTop, right - left, layout.plateBottom - layout.plateTop);
+  if (!drawing.backed) return;
+  c.fillStyle = palette.brass;
+  c.fillRect(left, layout.plateBottom - 14, right - left, 14);
+}
+
+/** Bottom of the V between tooth i and the next. */
+function gulletAfter(drawing: SawDrawing, i: number): { xMm: number; yMm: number } {
+  const x0 = drawing.xMm[i] as number;
+  const y0 = drawing.yMm[i] as number;
+  const nominal = { xMm: x0 + drawing.toothHeightMm * drawing.tanFace, yMm: y0 - drawing.toothHeightMm };
+  const lonely = i + 1 >= drawing.teeth.length || (drawing.teeth[i + 1] as number) - (drawing.teeth[i] as number) > 1;
+  if (lonely) return nominal;
+  const u = x0 + y0 * drawing.tanFace;
+  const v = (drawing.xMm[i + 1] as number) - (drawing.yMm[i + 1] as number) * drawing.tanBack;
+  const yMm = (u - v) / (drawing.tanFace + drawing.tanBack);
+  return { xMm: u - yMm * drawing.tanFace, yMm };
+}
+
+function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
+  const { context: c, palette, layout, x } = sheet;
+  const base = (yMm: number): number => Math.min(layout.plateTop, yPx(layout, drawing, yMm));
+  for (let i = sheet.first; i <= sheet.last; i++) {
+    const tooth = drawing.teeth[i] as number;
+    const tip = { x: x(drawing.xMm[i] as number), y: yPx(layout, drawing, drawing.yMm[i] as number) };
+    const after = gulletAfter(drawing, i);
+    const lonely = i === 0 || tooth - (drawing.teeth[i - 1] as number) > 1;
+    const before = lonely
+      ? { xMm: (drawing.xMm[i] as number) - drawing.toothHeightMm * drawing.tanBack, yMm: (drawing.yMm[i] as number) - drawing.toothHeightMm }
+      : gulletAfter(drawing, i - 1);
+    c.fillStyle = drawing.work?.todo.has(tooth) ? palette.ink : drawing.work?.done.has(tooth) ? palette.steelBright : palette.steel;
+    if (drawing.broken.has(tooth)) c.fillStyle = palette.lead;
+    c.beginPath();
+    c.moveTo(x(before.xMm), layout.plateTop);
+    c.lineTo(x(before.xMm), base(before.yMm));
+    c.lineTo(tip.x, tip.y);
+    c.lineTo(x(after.xMm), base(after.yMm));
+    c.lineTo(x(after.xMm), layout.plateTop);
+    c.closePath();
+    c.fill();
+    if (sheet.pxPerTooth > 7) {
+      c.strokeStyle = palette.text;
+      c.lineWidth = 0.6;
+      c.stroke();
+    }
+    if (sheet.pxPerTooth > 9) drawLean(sheet, drawing, i, tip);
+  }
+}
+
+/** Lean by shape and place first: a stroke to the left over the tip, or a ring to its right. */
+function drawLean({ context: c, palette }: Sheet, drawing: SawDrawing, i: number, tip: { x: number; y: number }): void {
+  c.strokeStyle = palette.quiet;
+  c.lineWidth = 1.2;
+  c.beginPath();
+  if (drawing.leans[i] === 'left') {
+    c.moveTo(tip.x - 5, tip.y - 8);
+    c.lineTo(tip.x, tip.y - 3);
+  } else c.arc(tip.x + 2.5, tip.y - 6, 2, 0, 2 * Math.PI);
+  c.stroke();
+}
+
+/** One column of px at a time: the tallest tip in it. */
+function drawOutline({ context: c, palette, layout, x, first, last }: Sheet, drawing: SawDrawing): void {
+  let column = NaN;
+  let top = Infinity;
+  const flush = (): void => {
+    if (!Number.isNaN(column)) c.fillRect(column, top, 1, layout.plateTop - top);
+  };
+  c.fillStyle = drawing.work === null ? palette.steel : palette.ink;
+  for (let i = first; i <= last; i++) {
+    const px = Math.floor(x(drawing.xMm[i] as number));
+    if (px !== column) {
+      flush();
+      column = px;
+      top = Infinity;
+    }
+    top = Math.min(top, yPx(layout, drawing, drawing.yMm[i] as number));
+  }
+  flush();
+}
+
+/** A brass wedge over the gullet or tooth in hand. */
+function drawCurrent({ context: c, palette, layout, x }: Sheet, drawing: SawDrawing): void {
+  if (!drawing.current) return;
+  const { at, unit } = drawing.current;
+  const i = drawing.teeth.indexOf(at);
+  const tip = i >= 0 ? (drawing.xMm[i] as number) : (drawing.xMm[0] as number) - drawing.pitchMm;
+  const place = x(unit === 'gullet' ? tip + drawing.toothHeightMm * drawing.tanFace + drawing.pitchMm * 0.1 : tip);
+  c.fillStyle = palette.brass;
+  c.beginPath();
+  c.moveTo(place, layout.tipY - 2);
+  c.lineTo(place - 9, layout.tipY - 22);
+  c.lineTo(place + 9, layout.tipY - 22);
+  c.closePath();
+  c.fill();
+}

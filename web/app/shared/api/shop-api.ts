@@ -1,0 +1,66 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type { BenchEvents, BenchState } from '@odontis/contract/bench';
+import type { Handover, NewCheck } from '@odontis/contract/check';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/people';
+import type { PlanChoice } from '@odontis/contract/plan';
+import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
+import type { Shop, ShopChange } from '@odontis/contract/shop';
+import type { CustomerFound, KnownSaw, NewTicket, RackRow, TicketChange } from '@odontis/contract/ticket';
+import type { Observable } from 'rxjs';
+
+/** Every route of the server, typed by the contract. */
+@Injectable({ providedIn: 'root' })
+export class ShopApi {
+  private readonly http = inject(HttpClient);
+
+  shop(): Observable<Shop> {
+    return this.http.get<Shop>('/api/shop');
+  }
+  changeShop(change: ShopChange): Observable<Shop> {
+    return this.http.put<Shop>('/api/shop', change);
+  }
+  people(): Observable<Person[]> {
+    return this.http.get<Person[]>('/api/people');
+  }
+  addPerson(person: NewPerson): Observable<Person[]> {
+    return this.http.post<Person[]>('/api/people', person);
+  }
+  addStrokes(personId: number, reading: NewStrokeReading): Observable<Person[]> {
+    return this.http.post<Person[]>(`/api/people/${personId}/strokes`, reading);
+  }
+  rack(): Observable<RackRow[]> {
+    return this.http.get<RackRow[]>('/api/rack');
+  }
+  customers(typed: string): Observable<CustomerFound[]> {
+    return this.http.get<CustomerFound[]>('/api/customers', { params: { typed } });
+  }
+  knownSaws(customerId: number): Observable<KnownSaw[]> {
+    return this.http.get<KnownSaw[]>(`/api/customers/${customerId}/saws`);
+  }
+  openTicket(ticket: NewTicket): Observable<Dossier> {
+    return this.http.post<Dossier>('/api/tickets', ticket);
+  }
+  ticket(id: number): Observable<Dossier> {
+    return this.http.get<Dossier>(`/api/tickets/${id}`);
+  }
+  editTicket(id: number, change: TicketChange): Observable<Dossier> {
+    return this.http.patch<Dossier>(`/api/tickets/${id}`, change);
+  }
+  keepReadings(id: number, kind: MeasuringKind, change: ReadingsChange): Observable<Dossier> {
+    return this.http.put<Dossier>(`/api/tickets/${id}/readings/${kind}`, change);
+  }
+  acceptPlan(id: number, choice: PlanChoice): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/plan`, choice);
+  }
+  bench(id: number, events: BenchEvents): Observable<BenchState> {
+    return this.http.post<BenchState>(`/api/tickets/${id}/bench`, events);
+  }
+  check(id: number, check: NewCheck): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/checks`, check);
+  }
+  handover(id: number, handover: Handover): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/handover`, handover);
+  }
+}

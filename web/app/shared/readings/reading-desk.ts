@@ -1,0 +1,150 @@
+import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import type { CsvFault } from '@odontis/contract/readings-csv';
+import type { ReadingFault } from '@odontis/core/saw/reading-faults';
+import type { LineStatistics } from '@odontis/core/saw/line-statistics';
+import { parseLength } from '@odontis/core/units/length';
+import { Speech } from '../speech/speech';
+import { Notice } from '../ui/notice';
+import { faultSays } from '../words/fault-words';
+import { parseReadings, saveReadings } from './csv-file';
+import type { Column, ReadingSheet } from './reading-sheet';
+
+const COLUMNS: readonly { id: Column; name: string; asks: string }[] = [
+  { id: 'gap', name: 'gap', asks: 'gap under the straight edge' },
+  { id: 'height', name: 'height', asks: 'height over the straight edge' },
+  { id: 'set', name: 'set', asks: 'set to its side' },
+  { id: 'place', name: 'place', asks: 'place from the heel' },
+];
+
+/** Keyed entry tooth by tooth, paste or file, the list of teeth, and what the line says at a glance. */
+@Component({
+  selector: 'od-reading-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [CdkVirtualScrollViewport, CdkFixedSizeVirtualScroll, CdkVirtualForOf, MatButton, MatButtonToggleModule, Notice],
+  templateUrl: './reading-desk.html',
+  styleUrl: './reading-desk.scss',
+  host: { '(document:keydown)': 'shortcut($event)', '(paste)': 'pasted($event)' },
+})
+export class ReadingDesk {
+  protected readonly speech = inject(Speech);
+  readonly sheet = input.required<ReadingSheet>();
+  readonly statistics = input.required<LineStatistics | null>();
+  readonly faults = input.required<readonly ReadingFault[]>();
+  readonly expectedTeeth = input.required<number>();
+  readonly fileName = input.required<string>();
+  readonly show = output<number>();
+  private readonly entry = viewChild.required<ElementRef<HTMLInputElement>>('entry');
+  private readonly list = viewChild.required(CdkVirtualScrollViewport);
+  protected readonly columns = COLUMNS;
+  protected readonly typed = signal('');
+  protected readonly slip = signal<string | null>(null);
+  protected readonly csvFaults = signal<readonly CsvFault[]>([]);
+  protected readonly asks = computed(() => COLUMNS.find((c) => c.id === this.sheet().column())?.asks ?? '');
+  protected readonly says = (fault: ReadingFault): string => faultSays(fault, this.speech);
+  protected readonly faulty = computed(() => new Set(this.faults().map((f) => f.tooth)));
+
+  /** What is being typed, as it will be taken. */
+  protected readonly reading = computed(() => {
+    const text = this.typed().trim();
+    if (text === '') return '';
+    if (text === 'b') return 'broken tooth';
+    if (text === 'm') return 'missing tooth';
+    const read = parseLength(text, this.unit());
+    return read.ok ? (this.sheet().column() === 'place' ? this.speech.long(read.mm) : this.speech.fine(read.mm)) : 'not a length yet';
+  });
+
+  constructor() {
+    effect(() => {
+      const at = this.sheet().cursor();
+      this.list().scrollToIndex(Math.max(0, at - 3));
+    });
+  }
+
+  private unit(): 'thou' | 'inch' | 'mm' {
+    if (this.speech.unit() === 'mm') return 'mm';
+    return this.sheet().column() === 'place' ? 'inch' : 'thou';
+  }
+
+  protected keyed(event: Event): void {
+    event.preventDefault();
+    const text = this.typed().trim();
+    const sheet = this.sheet();
+    this.slip.set(null);
+    if (text === '') return;
+    if (text === 'b') sheet.mark('broken');
+    else if (text === 'm') sheet.mark('missing');
+    else {
+      const read = parseLength(text, this.unit());
+      if (!read.ok) {
+        this.slip.set(`"${text}" is not a length. Type a number such as 4, 0.004, 1/64 or 0.1 mm; b for broken, m for missing.`);
+        return;
+      }
+      sheet.key(read.mm);
+    }
+    this.typed.set('');
+    this.show.emit(sheet.cursor());
+  }
+
+  protected entryKey(event: KeyboardEvent): void {
+    if (event.key === 'ArrowUp' || (event.key === 'Backspace' && this.typed() === '')) this.sheet().back();
+    else if (event.key === 'ArrowDown') this.sheet().goTo(this.sheet().cursor() + 1);
+    else return;
+    event.preventDefault();
+    this.show.emit(this.sheet().cursor() + 1);
+  }
+
+  protected shortcut(event: KeyboardEvent): void {
+    if (!(event.ctrlKey || event.metaKey)) return;
+    if (event.key.toLowerCase() === 'z' && !event.shiftKey) this.sheet().undo();
+    else if (event.key.toLowerCase() === 'y' || (event.key.toLowerCase() === 'z' && event.shiftKey)) this.sheet().redo();
+    else return;
+    event.preventDefault();
+  }
+
+  protected column(id: Column): void {
+    this.sheet().column.set(id);
+    this.sheet().goTo(0);
+    this.entry().nativeElement.focus();
+  }
+
+  protected goTo(index: number): void {
+    this.sheet().goTo(index);
+    this.show.emit(index + 1);
+    this.entry().nativeElement.focus();
+  }
+
+  protected pasted(event: ClipboardEvent): void {
+    const text = event.clipboardData?.getData('text') ?? '';
+    if (!text.includes('\n')) return;
+    event.preventDefault();
+    this.take(text);
+  }
+
+  protected async opened(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    if (!file) return;
+    if (file.size > 20_000_000) {
+      this.csvFaults.set([{ line: 1, message: 'The file is over 20 MB: that is no tooth line.' }]);
+      return;
+    }
+    this.take(await file.text());
+  }
+
+  private take(text: string): void {
+    const result = parseReadings(text, this.sheet().pitchMm);
+    this.csvFaults.set(result.ok ? [] : result.faults);
+    if (!result.ok) return;
+    this.sheet().replace(result.readings);
+    this.sheet().goTo(result.readings.length);
+  }
+
+  protected save(): void {
+    saveReadings(this.sheet().readings(), this.fileName());
+  }
+}

@@ -1,0 +1,56 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { DateTime } from 'luxon';
+import type { ReasonInput } from '@odontis/core/reason/reason';
+import { formatNumber } from '@odontis/core/units/length';
+import { sayFine, sayFleam, sayLong, sayPitch, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
+import type { ShopSpeech } from '@odontis/core/units/shop-speech';
+import { shopFeature } from '../state/shop.feature';
+
+const UNTIL_LOADED: ShopSpeech = {
+  lengthUnit: 'thou',
+  pointConvention: 'points',
+  rakeSpeech: 'lean-back',
+  fleamSpeech: 'off-square',
+};
+
+/** Numbers in this shop's own words; a change in the shop book shows at once everywhere. */
+@Injectable({ providedIn: 'root' })
+export class Speech {
+  private readonly store = inject(Store);
+  readonly book = this.store.selectSignal(shopFeature.selectBook);
+  readonly speech = computed<ShopSpeech>(() => this.book() ?? UNTIL_LOADED);
+  readonly unit = computed(() => this.speech().lengthUnit);
+
+  fine = (mm: number): string => sayFine(mm, this.speech());
+  long = (mm: number): string => sayLong(mm, this.speech());
+  plate = (mm: number): string => sayPlate(mm, this.speech());
+  pitch = (mm: number): string => sayPitch(mm, this.speech());
+  rake = (deg: number): string => sayRake(deg, this.speech());
+  fleam = (deg: number): string => sayFleam(deg, this.speech());
+  money = (amount: number, currency = this.book()?.rates.currency ?? ''): string => `${currency} ${amount.toFixed(2)}`;
+  minutes = (minutes: number): string =>
+    minutes < 60 ? `${Math.round(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`;
+  share = (share: number): string => `${formatNumber(share * 100, 1).replace(/\.0$/, '')} %`;
+  day = (iso: string): string => DateTime.fromISO(iso).toFormat('ccc d LLL');
+  fullDay = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLLL yyyy');
+
+  /** An input of a reason with its unit. */
+  reasonInput(input: ReasonInput): string {
+    if (typeof input.value === 'string') return input.value;
+    switch (input.unit) {
+      case 'mm':
+        return Math.abs(input.value) >= 5 ? this.long(input.value) : this.fine(input.value);
+      case 'deg':
+        return `${formatNumber(input.value, 1)}°`;
+      case 'share':
+        return this.share(input.value);
+      case 'minutes':
+        return this.minutes(input.value);
+      case 'money':
+        return this.money(input.value);
+      default:
+        return String(input.value);
+    }
+  }
+}

@@ -1,0 +1,64 @@
+import type { Person } from '@odontis/contract/people';
+import type { Shop, ShopBook } from '@odontis/contract/shop';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import type { Refusal } from '../api/refusal';
+import { rememberedPerson } from '../api/remembered';
+
+export const ShopPage = createActionGroup({
+  source: 'Shop page',
+  events: {
+    Opened: emptyProps(),
+    'Person chosen': props<{ id: number }>(),
+    'Book changed': props<{ book: ShopBook; version: number }>(),
+    'Refusal read': emptyProps(),
+    'Theirs taken': props<{ shop: Shop }>(),
+    'People changed': props<{ people: Person[] }>(),
+  },
+});
+
+export const ShopCalls = createActionGroup({
+  source: 'Shop API',
+  events: {
+    Loaded: props<{ shop: Shop; people: Person[] }>(),
+    'Book kept': props<{ shop: Shop }>(),
+    Refused: props<{ refusal: Refusal }>(),
+  },
+});
+
+export interface ShopState {
+  readonly shop: Shop | null;
+  readonly people: readonly Person[];
+  readonly personId: number | null;
+  readonly refusal: Refusal | null;
+  readonly keeping: boolean;
+}
+
+const initial: ShopState = { shop: null, people: [], personId: rememberedPerson(), refusal: null, keeping: false };
+
+export const shopFeature = createFeature({
+  name: 'shop',
+  reducer: createReducer(
+    initial,
+    on(ShopCalls.loaded, (state, { shop, people }): ShopState => ({
+      ...state,
+      shop,
+      people,
+      refusal: null,
+      personId: people.some((p) => p.id === state.personId) ? state.personId : null,
+    })),
+    on(ShopPage.personChosen, (state, { id }): ShopState => ({ ...state, personId: id })),
+    on(ShopPage.bookChanged, (state): ShopState => ({ ...state, keeping: true, refusal: null })),
+    on(ShopCalls.bookKept, ShopPage.theirsTaken, (state, { shop }): ShopState => ({ ...state, shop, keeping: false, refusal: null })),
+    on(ShopPage.peopleChanged, (state, { people }): ShopState => ({ ...state, people })),
+    on(ShopCalls.refused, (state, { refusal }): ShopState => ({ ...state, refusal, keeping: false })),
+    on(ShopPage.refusalRead, (state): ShopState => ({ ...state, refusal: null })),
+  ),
+  extraSelectors: ({ selectShop, selectPeople, selectPersonId }) => ({
+    selectBook: createSelector(selectShop, (shop): ShopBook | null => shop?.book ?? null),
+    selectPerson: createSelector(
+      selectPeople,
+      selectPersonId,
+      (people, id): Person | null => people.find((p) => p.id === id) ?? null,
+    ),
+  }),
+});

@@ -1,0 +1,69 @@
+import { inject } from '@angular/core';
+import type { Dossier } from '@odontis/contract/dossier';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import type { Action } from '@ngrx/store';
+import { catchError, concatMap, map, of, switchMap } from 'rxjs';
+import type { Observable } from 'rxjs';
+import { toRefusal } from '../api/refusal';
+import { ShopApi } from '../api/shop-api';
+import { TicketCalls, TicketPageEvents } from './ticket.feature';
+
+const answered = (call: Observable<Dossier>): Observable<Action> =>
+  call.pipe(
+    map((dossier) => TicketCalls.changed({ dossier })),
+    catchError((error: unknown) => of(TicketCalls.refused({ refusal: toRefusal(error) }))),
+  );
+
+export const loadTicket = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.opened),
+      switchMap(({ id }) => answered(api.ticket(id))),
+    ),
+  { functional: true },
+);
+
+export const keepReadings = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.readingsKept),
+      concatMap(({ id, kind, change }) => answered(api.keepReadings(id, kind, change))),
+    ),
+  { functional: true },
+);
+
+export const acceptPlan = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.planAccepted),
+      concatMap(({ id, choice }) => answered(api.acceptPlan(id, choice))),
+    ),
+  { functional: true },
+);
+
+export const judgeCut = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.cutJudged),
+      concatMap(({ id, check }) => answered(api.check(id, check))),
+    ),
+  { functional: true },
+);
+
+export const handOver = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.handedOver),
+      concatMap(({ id, handover }) => answered(api.handover(id, handover))),
+    ),
+  { functional: true },
+);
+
+export const editTicket = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.ticketEdited),
+      concatMap(({ id, change }) => answered(api.editTicket(id, change))),
+    ),
+  { functional: true },
+);

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import type { Reason } from '@odontis/core/reason/reason';
+import { Speech } from '../speech/speech';
+
+/** "Why?" beside a number: formula, this saw's values, source, and what changes otherwise. */
+@Component({
+  selector: 'od-why',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <details>
+      <summary><span class="visually-hidden">{{ reason().what }}: </span>why?</summary>
+      <div class="slip">
+        <strong>{{ reason().what }}</strong>
+        <p>{{ reason().formula }}</p>
+        <table class="plain">
+          @for (input of reason().inputs; track input.name) {
+            <tr>
+              <th scope="row">{{ input.name }}</th>
+              <td class="figure">{{ speech.reasonInput(input) }}</td>
+            </tr>
+          }
+        </table>
+        @if (reason().otherwise) {
+          <p>{{ reason().otherwise }}</p>
+        }
+        <p class="quiet">{{ reason().source }}</p>
+      </div>
+    </details>
+  `,
+  styles: `
+    :host {
+      display: inline-block;
+      position: relative;
+    }
+    summary {
+      cursor: pointer;
+      color: var(--ink);
+      text-decoration: underline dotted;
+      list-style: none;
+      padding: 2px 4px;
+    }
+    .slip {
+      position: absolute;
+      z-index: 20;
+      right: 0;
+      width: 340px;
+      padding: 10px 12px;
+      background: var(--paper);
+      border: 1px solid var(--ink);
+      box-shadow: 0 6px 18px rgb(0 0 0 / 25%);
+      font-size: 14px;
+      line-height: 1.35;
+    }
+  `,
+})
+export class Why {
+  protected readonly speech = inject(Speech);
+  readonly reason = input.required<Reason>();
+}

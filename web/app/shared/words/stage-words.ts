@@ -1,0 +1,29 @@
+import type { Stage } from '@odontis/contract/ticket';
+
+/** What a stage is called on the screen, and the page it opens. */
+export const STAGE_NAMES: Record<Stage, string> = {
+  measure: 'Measure',
+  plan: 'Plan',
+  bench: 'Bench',
+  check: 'Check',
+  handover: 'Handover',
+  closed: 'Closed',
+  declined: 'Declined',
+};
+
+export const STAGE_WAITS: Record<Stage, string> = {
+  measure: 'to be measured',
+  plan: 'to be planned',
+  bench: 'at the bench',
+  check: 'to be checked',
+  handover: 'ready to go',
+  closed: 'closed',
+  declined: 'declined',
+};
+
+/** The stages of a saw's page in the order of the trade. */
+export const STAGE_PAGES = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
+export type StagePage = (typeof STAGE_PAGES)[number];
+
+export const pageOf = (stage: Stage): StagePage =>
+  stage === 'closed' || stage === 'declined' ? 'handover' : stage;

@@ -1,0 +1,17 @@
+// Karma in Debian's Chromium, without a monitor and without its sandbox (root in containers).
+process.env.CHROME_BIN = '/usr/bin/chromium';
+module.exports = (config) => {
+  config.set({
+    frameworks: ['jasmine'],
+    plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
+    reporters: ['progress'],
+    customLaunchers: {
+      ChromiumOfDebian: {
+        base: 'ChromeHeadless',
+        flags: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      },
+    },
+    browsers: ['ChromiumOfDebian'],
+    restartOnFileChange: false,
+  });
+};
