@@ -16,7 +16,11 @@ export const bounded = (low: number, high: number, what: string, unit: string) =
   return z.number({ error: sentence }).min(low, sentence).max(high, sentence);
 };
 
-export const recordId = z.coerce.number({ error: 'The number in the address is not one.' }).int().positive().max(2_147_483_647);
+export const recordId = z.coerce
+  .number({ error: 'The number in the address is not one.' })
+  .int()
+  .positive()
+  .max(2_147_483_647);
 export const version = z.number({ error: 'The version that was edited is missing.' }).int().nonnegative();
 /** A calendar day, such as 2026-05-04. */
 export const isoDay = z.iso.date('The day must be written year-month-day, such as 2026-05-04.');

@@ -62,7 +62,15 @@ describe('readings as CSV', () => {
     });
     fc.assert(
       fc.property(fc.array(reading, { minLength: 1, maxLength: 20 }), (list) => {
-        const readings = list.map((r, i): ToothReading => ({ tooth: i + 1, xMm: i * 2, yMm: r.y, lean: r.lean, setMm: r.set, kind: 'tooth', note: r.note }));
+        const readings = list.map((r, i): ToothReading => ({
+          tooth: i + 1,
+          xMm: i * 2,
+          yMm: r.y,
+          lean: r.lean,
+          setMm: r.set,
+          kind: 'tooth',
+          note: r.note,
+        }));
         const written = rowsFromReadings(readings);
         for (const row of written.slice(1)) expect(row[6]).not.toMatch(/^[=+@]|^-(?![\d.])/);
         const back = readingsFromRows(written, 2);

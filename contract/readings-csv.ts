@@ -34,18 +34,30 @@ function readHeading(cells: readonly string[]): Heading | CsvFault[] {
   const lengths: Heading['lengths'] = {};
   const words: Heading['words'] = {};
   cells.forEach((cell, at) => {
-    const name = cell.replace(/^\uFEFF/, '').trim().toLowerCase();
+    const name = cell
+      .replace(/^\uFEFF/, '')
+      .trim()
+      .toLowerCase();
     const length = /^(x|y|set)(?:_(\w+))?$/.exec(name);
     if (length) {
       const unit = UNITS[length[2] ?? ''];
       const column = length[1] as Length;
-      if (!unit) faults.push({ line: 1, message: `Column "${name}" says no unit: write ${column}_mm, ${column}_thou or ${column}_in.` });
+      if (!unit)
+        faults.push({
+          line: 1,
+          message: `Column "${name}" says no unit: write ${column}_mm, ${column}_thou or ${column}_in.`,
+        });
       else lengths[column] = { at, unit };
     } else if (name === 'tooth' || name === 'lean' || name === 'kind' || name === 'note') words[name] = at;
-    else if (name !== '') faults.push({ line: 1, message: `Column "${name}" is not known. Known are tooth, x_mm, y_mm, lean, set_mm, kind and note.` });
+    else if (name !== '')
+      faults.push({
+        line: 1,
+        message: `Column "${name}" is not known. Known are tooth, x_mm, y_mm, lean, set_mm, kind and note.`,
+      });
   });
   if (words.tooth === undefined) faults.push({ line: 1, message: 'There is no column "tooth".' });
-  if (!lengths.y && !faults.some((f) => f.message.includes('"y"'))) faults.push({ line: 1, message: 'There is no column for the heights, such as y_mm.' });
+  if (!lengths.y && !faults.some((f) => f.message.includes('"y"')))
+    faults.push({ line: 1, message: 'There is no column for the heights, such as y_mm.' });
   return faults.length > 0 ? faults : { lengths, words };
 }
 
@@ -62,14 +74,25 @@ function number(text: string): number {
  * teeth stand at the given pitch. All or nothing: every bad line is named.
  */
 export function readingsFromRows(rows: readonly (readonly string[])[], pitchMm: number): CsvResult {
-  const filled = rows.map((cells, i) => ({ cells, line: i + 1 })).filter((row) => row.cells.some((cell) => cell.trim() !== ''));
+  const filled = rows
+    .map((cells, i) => ({ cells, line: i + 1 }))
+    .filter((row) => row.cells.some((cell) => cell.trim() !== ''));
   const [head, ...body] = filled;
   if (!head) return { ok: false, faults: [{ line: 1, message: 'The file is empty.' }] };
   const heading = readHeading(head.cells);
   if (Array.isArray(heading)) return { ok: false, faults: heading };
-  if (body.length === 0) return { ok: false, faults: [{ line: head.line, message: 'There is a heading but no tooth under it.' }] };
+  if (body.length === 0)
+    return { ok: false, faults: [{ line: head.line, message: 'There is a heading but no tooth under it.' }] };
   if (body.length > MOST_TEETH) {
-    return { ok: false, faults: [{ line: MOST_TEETH + 2, message: `The file has ${body.length} rows; a saw has at most ${MOST_TEETH} teeth here.` }] };
+    return {
+      ok: false,
+      faults: [
+        {
+          line: MOST_TEETH + 2,
+          message: `The file has ${body.length} rows; a saw has at most ${MOST_TEETH} teeth here.`,
+        },
+      ],
+    };
   }
   const faults: CsvFault[] = [];
   const readings = body.map(({ cells, line }, index) => readRow(heading, cells, line, index, pitchMm, faults));
@@ -83,7 +106,14 @@ export function readingsFromRows(rows: readonly (readonly string[])[], pitchMm: 
   return { ok: false, faults };
 }
 
-function readRow(heading: Heading, cells: readonly string[], line: number, index: number, pitchMm: number, faults: CsvFault[]): ToothReading {
+function readRow(
+  heading: Heading,
+  cells: readonly string[],
+  line: number,
+  index: number,
+  pitchMm: number,
+  faults: CsvFault[],
+): ToothReading {
   const { lengths, words } = heading;
   const cell = (at: number | undefined): string => (at === undefined ? '' : (cells[at] ?? '').trim());
   const say = (message: string): void => void faults.push({ line, message });
@@ -101,7 +131,8 @@ function readRow(heading: Heading, cells: readonly string[], line: number, index
     return found ?? fallback;
   };
   const tooth = number(cell(words.tooth));
-  if (!Number.isInteger(tooth)) say(`The tooth's number is "${cell(words.tooth).slice(0, 40)}", which is not a whole number.`);
+  if (!Number.isInteger(tooth))
+    say(`The tooth's number is "${cell(words.tooth).slice(0, 40)}", which is not a whole number.`);
   const kind = oneOf(TOOTH_KINDS, cell(words.kind), 'kind', 'tooth') ?? 'tooth';
   const xMm = length(lengths.x, 'x', lengths.x ? null : index * pitchMm);
   const yMm = length(lengths.y, 'y', kind === 'missing' ? 0 : null);
@@ -124,9 +155,18 @@ const guarded = (note: string): string => (/^[=+@\t]|^-(?![\d.])/.test(note) ? `
 
 /** Readings as rows of cells, lengths in mm to the micrometre. */
 export function rowsFromReadings(readings: readonly ToothReading[]): string[][] {
-  const mm = (value: number | null | undefined): string => (value === null || value === undefined ? '' : String(Number(value.toFixed(6))));
+  const mm = (value: number | null | undefined): string =>
+    value === null || value === undefined ? '' : String(Number(value.toFixed(6)));
   return [
     ['tooth', 'x_mm', 'y_mm', 'lean', 'set_mm', 'kind', 'note'],
-    ...readings.map((r) => [String(r.tooth), mm(r.xMm), mm(r.yMm), r.lean ?? '', mm(r.setMm), r.kind, guarded(r.note ?? '')]),
+    ...readings.map((r) => [
+      String(r.tooth),
+      mm(r.xMm),
+      mm(r.yMm),
+      r.lean ?? '',
+      mm(r.setMm),
+      r.kind,
+      guarded(r.note ?? ''),
+    ]),
   ];
 }

@@ -42,7 +42,11 @@ export const newSaw = z
       context.addIssue({ code: 'custom', path: ['backFixing'], message: 'A hand saw has no stiffening back.' });
     }
     if (saw.family === 'back' && saw.backFixing === 'none') {
-      context.addIssue({ code: 'custom', path: ['backFixing'], message: 'Say how the back is fixed: folded or slotted.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['backFixing'],
+        message: 'Say how the back is fixed: folded or slotted.',
+      });
     }
   });
 export type NewSaw = z.infer<typeof newSaw>;

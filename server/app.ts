@@ -53,8 +53,16 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
     response.json({ ok: true });
   });
   const features = [
-    shopRoutes, peopleRoutes, customerRoutes, ticketRoutes, readingRoutes,
-    planRoutes, benchRoutes, checkRoutes, handoverRoutes, paperRoutes,
+    shopRoutes,
+    peopleRoutes,
+    customerRoutes,
+    ticketRoutes,
+    readingRoutes,
+    planRoutes,
+    benchRoutes,
+    checkRoutes,
+    handoverRoutes,
+    paperRoutes,
   ];
   for (const routes of features) api.use(routes(db));
   api.use(() => {

@@ -28,7 +28,9 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
     const loadedDemo = settings.demo && (await loadDemoShop(db));
     const app = createApp({ db, logger: pino({ level: 'warn' }), webFolder: settings.webFolder });
     const server = await new Promise<Server>((resolve, reject) => {
-      const listening = app.listen(settings.port, settings.host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+      const listening = app.listen(settings.port, settings.host, (error?: Error) =>
+        error ? reject(error) : resolve(listening),
+      );
     });
     const close = async (): Promise<void> => {
       await new Promise<void>((resolve) => {

@@ -19,7 +19,9 @@ if (!commands.includes(command)) stop(`Unknown command "${command}". There are: 
 const major = Number(process.versions.node.split('.')[0]);
 if (major !== 20) stop(`Odontis runs on Node 20; this is Node ${process.versions.node}.`);
 
-const wanted = createHash('sha256').update(readFileSync(path.join(root, 'package-lock.json'))).digest('hex');
+const wanted = createHash('sha256')
+  .update(readFileSync(path.join(root, 'package-lock.json')))
+  .digest('hex');
 const stamp = path.join(root, 'node_modules', '.odontis-installed');
 const installed = existsSync(stamp) ? readFileSync(stamp, 'utf8') : '';
 if (installed !== wanted) {

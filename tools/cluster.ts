@@ -82,7 +82,10 @@ export class Cluster {
         return;
       } catch (error) {
         // After kill -9 the old shared memory may linger for a moment: the server gives up and is started again.
-        if (Date.now() > until) throw new Plainly(`PostgreSQL did not come up; its log is ${path.join(this.options.folder, 'postgres.log')} (${String(error)}).`);
+        if (Date.now() > until)
+          throw new Plainly(
+            `PostgreSQL did not come up; its log is ${path.join(this.options.folder, 'postgres.log')} (${String(error)}).`,
+          );
         await pause(100);
         if (runningPid(data) === null) {
           await pause(500);
@@ -103,15 +106,19 @@ interface Owner {
 /** The system's postgres user when we are root: the server refuses to run as root. */
 function unprivileged(): Owner | null {
   if (process.getuid?.() !== 0) return null;
-  const id = (flag: string): number => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout.trim() || NaN);
+  const id = (flag: string): number =>
+    Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout.trim() || NaN);
   const owner = { uid: id('-u'), gid: id('-g') };
-  if (Number.isNaN(owner.uid) || Number.isNaN(owner.gid)) throw new Plainly('There is no user "postgres" to run the database as.');
+  if (Number.isNaN(owner.uid) || Number.isNaN(owner.gid))
+    throw new Plainly('There is no user "postgres" to run the database as.');
   return owner;
 }
 
 function refuseLocked(folder: string, owner: Owner | null): void {
   if (owner && spawnSync('test', ['-x', folder], { uid: owner.uid, gid: owner.gid }).status !== 0) {
-    throw new Plainly(`The database's user cannot enter ${folder}. Set ODONTIS_DATA to a folder that everybody may enter.`);
+    throw new Plainly(
+      `The database's user cannot enter ${folder}. Set ODONTIS_DATA to a folder that everybody may enter.`,
+    );
   }
 }
 
@@ -133,10 +140,21 @@ function initialise(options: ClusterOptions, data: string, file: string, owner: 
   const secret = path.join(fresh, '..', 'secret.new');
   writeFileSync(secret, password, { mode: 0o600 });
   if (owner) chownSync(secret, owner.uid, owner.gid);
-  const args = ['-D', fresh, '-U', 'odontis', '--auth=scram-sha-256', `--pwfile=${secret}`, '--encoding=UTF8', '--locale=C.UTF-8', '--no-instructions'];
+  const args = [
+    '-D',
+    fresh,
+    '-U',
+    'odontis',
+    '--auth=scram-sha-256',
+    `--pwfile=${secret}`,
+    '--encoding=UTF8',
+    '--locale=C.UTF-8',
+    '--no-instructions',
+  ];
   const made = spawnSync(path.join(options.programs, 'initdb'), args, { ...owner, cwd: '/', encoding: 'utf8' });
   rmSync(secret, { force: true });
-  if (made.status !== 0) throw new Plainly(`The database could not be made in ${data}: ${made.stderr.trim().split('\n').at(-1)}`);
+  if (made.status !== 0)
+    throw new Plainly(`The database could not be made in ${data}: ${made.stderr.trim().split('\n').at(-1)}`);
   rmSync(data, { recursive: true, force: true });
   keep(file, { port: 0, password });
   renameSync(fresh, data);
@@ -153,7 +171,12 @@ function launch(options: ClusterOptions, data: string, port: number, owner: Owne
   ];
   const args = ['-D', data, ...settings.flatMap((s) => ['-c', s])];
   // A session of its own, so that Ctrl-C reaches it through us, after the server has let go.
-  const child = spawn(path.join(options.programs, 'postgres'), args, { ...owner, cwd: '/', detached: true, stdio: ['ignore', log, log] });
+  const child = spawn(path.join(options.programs, 'postgres'), args, {
+    ...owner,
+    cwd: '/',
+    detached: true,
+    stdio: ['ignore', log, log],
+  });
   child.on('error', () => undefined);
   child.unref();
 }

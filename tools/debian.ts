@@ -9,7 +9,9 @@ const AT = '/usr/lib/postgresql';
 export function postgresPrograms(): string | null {
   if (!existsSync(AT)) return null;
   const versions = readdirSync(AT)
-    .filter((name) => existsSync(path.join(AT, name, 'bin', 'initdb')) && existsSync(path.join(AT, name, 'bin', 'postgres')))
+    .filter(
+      (name) => existsSync(path.join(AT, name, 'bin', 'initdb')) && existsSync(path.join(AT, name, 'bin', 'postgres')),
+    )
     .sort((a, b) => Number(b) - Number(a));
   return versions[0] === undefined ? null : path.join(AT, versions[0], 'bin');
 }

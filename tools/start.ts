@@ -24,7 +24,9 @@ function holdFolder(folder: string): () => void {
 async function start(): Promise<void> {
   const settings = readSettings(process.env);
   if (!(await portFree(settings.port, settings.host))) {
-    throw new Plainly(`Port ${settings.port} on ${settings.host} is in use. Stop what uses it, or choose another with PORT=4601 npm start.`);
+    throw new Plainly(
+      `Port ${settings.port} on ${settings.host} is in use. Stop what uses it, or choose another with PORT=4601 npm start.`,
+    );
   }
   buildWeb();
   let cluster: Cluster | null = null;
@@ -36,11 +38,13 @@ async function start(): Promise<void> {
   }
   const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
   const { runServer } = await import('../server/main');
-  const server = await runServer({ ...settings, databaseUrl, webFolder: WEB_FOLDER, demo: true }).catch(async (error: unknown) => {
-    await cluster?.stop();
-    release();
-    throw plain(error, settings.databaseUrl);
-  });
+  const server = await runServer({ ...settings, databaseUrl, webFolder: WEB_FOLDER, demo: true }).catch(
+    async (error: unknown) => {
+      await cluster?.stop();
+      release();
+      throw plain(error, settings.databaseUrl);
+    },
+  );
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
 
@@ -59,9 +63,11 @@ async function start(): Promise<void> {
 
 function plain(error: unknown, url: string | null): unknown {
   const { code, name, message } = error as { code?: string; name?: string; message?: string };
-  if (code === 'EADDRINUSE') return new Plainly('The port was taken meanwhile. Choose another with PORT=4601 npm start.');
+  if (code === 'EADDRINUSE')
+    return new Plainly('The port was taken meanwhile. Choose another with PORT=4601 npm start.');
   if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND') return new Plainly('HOST is not an address of this machine.');
-  if (url !== null && name?.startsWith('SequelizeConnection')) return new Plainly(`The database at DATABASE_URL cannot be used: ${message}`);
+  if (url !== null && name?.startsWith('SequelizeConnection'))
+    return new Plainly(`The database at DATABASE_URL cannot be used: ${message}`);
   return error;
 }
 

@@ -28,7 +28,8 @@ function fingerprint(): string {
 /** Build the web app unless it stands built from these very sources. */
 export function buildWeb(): void {
   const wanted = fingerprint();
-  if (existsSync(path.join(WEB_FOLDER, 'index.html')) && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  if (existsSync(path.join(WEB_FOLDER, 'index.html')) && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted)
+    return;
   console.log('Building the web app …');
   const built = spawnSync('npx', ['ng', 'build', '--configuration', 'production', '--progress=false'], {
     cwd: 'web',

@@ -8,7 +8,15 @@ module.exports = (config) => {
     customLaunchers: {
       ChromiumOfDebian: {
         base: 'ChromeHeadless',
-        flags: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+        flags: [
+          '--no-sandbox',
+          '--disable-gpu',
+          '--disable-quic',
+          '--no-first-run',
+          '--disable-background-networking',
+          '--disable-component-update',
+          '--disable-sync',
+        ],
       },
     },
     browsers: ['ChromiumOfDebian'],

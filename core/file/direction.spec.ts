@@ -5,11 +5,19 @@ describe('which way the file points (geometry section 3)', () => {
   const leaning = (lean: 'left' | 'right') => ({ tooth: 7, xMm: 0, yMm: 0, kind: 'tooth' as const, lean });
 
   it('into the face of the tooth leaning away: stand across from its lean, tip to the toe', () => {
-    expect(gulletDirection(leaning('right'), 25, 'face-of-away')).toEqual({ gullet: 7, standOn: 'left', tipTowards: 'toe' });
+    expect(gulletDirection(leaning('right'), 25, 'face-of-away')).toEqual({
+      gullet: 7,
+      standOn: 'left',
+      tipTowards: 'toe',
+    });
     expect(gulletDirection(leaning('left'), 25, 'face-of-away').standOn).toBe('right');
   });
   it('into the back of the tooth leaning away: stand on the side this tooth leans to, tip to the handle', () => {
-    expect(gulletDirection(leaning('right'), 25, 'back-of-away')).toEqual({ gullet: 7, standOn: 'right', tipTowards: 'heel' });
+    expect(gulletDirection(leaning('right'), 25, 'back-of-away')).toEqual({
+      gullet: 7,
+      standOn: 'right',
+      tipTowards: 'heel',
+    });
   });
   it('both schools cut the same gullet along the same axis', () => {
     // Tip to toe from the left and tip to heel from the right are one line: dx/dz has one sign.
@@ -22,7 +30,8 @@ describe('which way the file points (geometry section 3)', () => {
       expect(dxdz).toEqual([Math.sign(axisTurn(lean, 25)), Math.sign(axisTurn(lean, 25))]);
     }
   });
-  it('square across needs no side', () => expect(gulletDirection(leaning('left'), 0, 'face-of-away').tipTowards).toBe('across'));
+  it('square across needs no side', () =>
+    expect(gulletDirection(leaning('left'), 0, 'face-of-away').tipTowards).toBe('across'));
   it('the point is on the right where the turn grows', () => {
     expect(pointSide(0.4, -0.4)).toBe('right');
     expect(pointSide(-0.4, 0.4)).toBe('left');

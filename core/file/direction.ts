@@ -27,11 +27,7 @@ export const axisTurn = (lean: Lean, fleamDeg: number): number => (lean === 'rig
  * section 3). Slope 0: the tooth's shape is the same either way, the shop's
  * school decides.
  */
-export function gulletDirection(
-  tooth: ToothReading,
-  fleamDeg: number,
-  school: FileDirectionSchool,
-): GulletDirection {
+export function gulletDirection(tooth: ToothReading, fleamDeg: number, school: FileDirectionSchool): GulletDirection {
   const lean = leanOf(tooth);
   const other: Lean = lean === 'right' ? 'left' : 'right';
   const standOn = school === 'face-of-away' ? other : lean;

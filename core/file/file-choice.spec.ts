@@ -21,6 +21,7 @@ describe('file choice', () => {
     expect(choice(15, 0, 0).flankMm).toBeCloseTo((pitch / Math.tan(Math.PI / 3)) * 2, 9);
   });
   it('says when even the widest is too narrow', () => expect(choice(2.5, 0, 0).tooNarrow).toBeTrue());
-  it('a corner of radius r leaves r unfiled in a 60-degree V', () => expect(cornerShortfallMm(0.1, 60)).toBeCloseTo(0.1, 12));
+  it('a corner of radius r leaves r unfiled in a 60-degree V', () =>
+    expect(cornerShortfallMm(0.1, 60)).toBeCloseTo(0.1, 12));
   it('counts corners by strokes', () => expect(cornersUsed(1800, choice(10, 0, 0))).toBe(2));
 });

@@ -76,7 +76,11 @@ export function chooseFile(heightMm: number, tooth: FiledTooth, fleamDeg: number
     reason: because(
       `File: ${file.name}`,
       'face of the file ≥ 2 × longest flank of the tooth',
-      [input('tooth height', heightMm, 'mm'), input('longest flank', flankMm, 'mm'), input('file face', file.faceMm, 'mm')],
+      [
+        input('tooth height', heightMm, 'mm'),
+        input('longest flank', flankMm, 'mm'),
+        input('file face', file.faceMm, 'mm'),
+      ],
       COMMON_PRACTICE,
       'A narrower file wears one corner out of two teeth at once; a wider one rounds the gullet.',
     ),

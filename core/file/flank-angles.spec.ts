@@ -20,10 +20,14 @@ describe('what a file leaves (geometry section 2)', () => {
   });
   it('the roll for a wanted rake leaves that rake', () => {
     fc.assert(
-      fc.property(fc.double({ min: -40, max: 15, noNaN: true }), fc.double({ min: 0, max: 40, noNaN: true }), (rake, fleam) => {
-        expect(filedTooth(hold(rollForRake(rake, fleam), fleam)).faceDeg).toBeCloseTo(-rake, 9);
-        expect(toothFor(rake, fleam).spread).toBeGreaterThan(0);
-      }),
+      fc.property(
+        fc.double({ min: -40, max: 15, noNaN: true }),
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        (rake, fleam) => {
+          expect(filedTooth(hold(rollForRake(rake, fleam), fleam)).faceDeg).toBeCloseTo(-rake, 9);
+          expect(toothFor(rake, fleam).spread).toBeGreaterThan(0);
+        },
+      ),
     );
   });
   it('refuses a file lying past level', () => {

@@ -43,7 +43,8 @@ describe('a sloped file (geometry section 2, slope)', () => {
       fc.property(hold, (h) => {
         const planes = slopedTooth(h);
         const closed = slopedToothClosedForm(h);
-        for (const key of Object.keys(planes) as (keyof typeof planes)[]) expect(planes[key]).toBeCloseTo(closed[key], 9);
+        for (const key of Object.keys(planes) as (keyof typeof planes)[])
+          expect(planes[key]).toBeCloseTo(closed[key], 9);
       }),
     );
   });
@@ -78,7 +79,9 @@ describe('a sloped file (geometry section 2, slope)', () => {
         return top;
       };
       const drop = crest(plateMm / 2) - crest(-plateMm / 2);
-      expect(drop).withContext(JSON.stringify(hold)).toBeCloseTo(slopedTooth(hold).dropPerMm * plateMm, 4);
+      expect(drop)
+        .withContext(JSON.stringify(hold))
+        .toBeCloseTo(slopedTooth(hold).dropPerMm * plateMm, 4);
     }
   });
 });

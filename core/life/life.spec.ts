@@ -9,7 +9,9 @@ describe('life of a plate', () => {
   it('never says less than none', () => expect(lifeCost(1, 20.5, 'back').left).toBe(0));
   // Common practice, no source (trade section 8): daily fine back saw 18 to 36 months, working crosscut 2 to 3.
   it('names the next visit by use', () => {
-    expect(nextVisit('back', 'daily', true)).toEqual(jasmine.objectContaining({ fromMonths: 18, toMonths: 36, filingsTheSetLasts: [3, 4] }));
+    expect(nextVisit('back', 'daily', true)).toEqual(
+      jasmine.objectContaining({ fromMonths: 18, toMonths: 36, filingsTheSetLasts: [3, 4] }),
+    );
     expect(nextVisit('hand', 'daily', false)).toEqual(jasmine.objectContaining({ fromMonths: 2, toMonths: 3 }));
   });
 });

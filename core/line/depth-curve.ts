@@ -75,8 +75,7 @@ export function leastDepth(
   const byTeethMm = depthForShare(prepared, datum, wish.share);
   const even = (depthMm: number): boolean =>
     depthPoint(prepared, datum, pitchMm, depthMm).worstSpacingMm <= wish.evennessMm + 1e-9;
-  const byEvennessMm =
-    prepared.tooth.tanFace >= 0 ? bisectDepth(even, 0, deepestMm) : searchDepth(even, deepestMm);
+  const byEvennessMm = prepared.tooth.tanFace >= 0 ? bisectDepth(even, 0, deepestMm) : searchDepth(even, deepestMm);
   const wanted = Math.max(byTeethMm, byEvennessMm ?? byTeethMm);
   return {
     depthMm: Math.min(wanted, deepestMm),
@@ -88,9 +87,7 @@ export function leastDepth(
 
 /** Least depth at which the share of teeth stands on the line: an order statistic of the drops. mm. */
 export function depthForShare(prepared: PreparedLine, datum: JointLine, share: number): number {
-  const drops = prepared.xMm.map(
-    (x, i) => datum.alphaMm + datum.beta * x - (prepared.yMm[i] as number),
-  ).sort();
+  const drops = prepared.xMm.map((x, i) => datum.alphaMm + datum.beta * x - (prepared.yMm[i] as number)).sort();
   const wanted = Math.min(drops.length, Math.max(1, Math.ceil(share * drops.length - 1e-9)));
   return Math.max(0, drops[wanted - 1] as number);
 }

@@ -37,9 +37,22 @@ describe('flats (geometry section 4)', () => {
   });
 
   it('a measured flank counts only below the line: a burr above it is gone anyway', () => {
-    const face: [number, number][] = [[0.3, 0.2], [0, 0.1], [0, -0.4]];
+    const face: [number, number][] = [
+      [0.3, 0.2],
+      [0, 0.1],
+      [0, -0.4],
+    ];
     expect(faceIntercept(face, 0.2, 0.1)).toBeCloseTo(-0.08, 12);
-    expect(backIntercept([[0, 0.1], [-0.2, -0.1]], 1.7, 0.1)).toBeCloseTo(-0.03, 12);
+    expect(
+      backIntercept(
+        [
+          [0, 0.1],
+          [-0.2, -0.1],
+        ],
+        1.7,
+        0.1,
+      ),
+    ).toBeCloseTo(-0.03, 12);
     expect(faceIntercept(face, 0.2, -1)).toBe(Infinity);
   });
 });

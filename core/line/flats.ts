@@ -39,12 +39,20 @@ export function prepareLine(readings: readonly ToothReading[], tooth: FiledTooth
  * Face intercept of a measured flank: the least x + y tan A over its points at
  * or below the line (geometry section 4). Infinity when none is below. mm.
  */
-export function faceIntercept(points: readonly (readonly [number, number])[], tanFace: number, levelMm: number): number {
+export function faceIntercept(
+  points: readonly (readonly [number, number])[],
+  tanFace: number,
+  levelMm: number,
+): number {
   return points.reduce((least, [x, y]) => (y <= levelMm ? Math.min(least, x + y * tanFace) : least), Infinity);
 }
 
 /** Back intercept: the greatest x - y tan B over its points at or below the line. mm. */
-export function backIntercept(points: readonly (readonly [number, number])[], tanBack: number, levelMm: number): number {
+export function backIntercept(
+  points: readonly (readonly [number, number])[],
+  tanBack: number,
+  levelMm: number,
+): number {
   return points.reduce((most, [x, y]) => (y <= levelMm ? Math.max(most, x - y * tanBack) : most), -Infinity);
 }
 

@@ -20,7 +20,12 @@ export interface GulletFiling {
  * Gullet 0, before the first tooth, is given its back alone. Short teeth are
  * left as they are. Never negative: filing only takes metal away. O(n).
  */
-export function gulletFilings(prepared: PreparedLine, targetXMm: Float64Array, on: Uint8Array, lineYMm: Float64Array): GulletFiling[] {
+export function gulletFilings(
+  prepared: PreparedLine,
+  targetXMm: Float64Array,
+  on: Uint8Array,
+  lineYMm: Float64Array,
+): GulletFiling[] {
   const { tanFace, tanBack, spread } = prepared.tooth;
   const n = prepared.xMm.length;
   const face = new Float64Array(n);

@@ -3,7 +3,11 @@ import { breastRadiusMm, sagittaMm } from './sagitta';
 describe('breast of a tooth line', () => {
   // Chord, sagitta and radius of a circular segment: engineers' handbooks, from memory: r = (c^2 + 4 h^2) / (8 h).
   it('agrees with the handbook form of the chord formula', () => {
-    for (const [chord, rise] of [[900, 20], [660, 3], [1650, 45]] as const) {
+    for (const [chord, rise] of [
+      [900, 20],
+      [660, 3],
+      [1650, 45],
+    ] as const) {
       expect(breastRadiusMm(chord, rise)).toBeCloseTo((chord * chord + 4 * rise * rise) / (8 * rise), 6);
       expect(sagittaMm(chord, breastRadiusMm(chord, rise))).toBeCloseTo(rise, 6);
     }

@@ -8,10 +8,13 @@ import { smallestWorstError, smallestWorstErrorFreePitch, spacingFeasible } from
 import { smoothestSpacing } from './spacing';
 import { tautString } from './taut-string';
 
-const gates = fc.array(fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: 0.001, max: 0.6, noNaN: true })), {
-  minLength: 1,
-  maxLength: 24,
-});
+const gates = fc.array(
+  fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: 0.001, max: 0.6, noNaN: true })),
+  {
+    minLength: 1,
+    maxLength: 24,
+  },
+);
 const asGates = (pairs: [number, number][]): [Float64Array, Float64Array] => [
   Float64Array.from(pairs, ([l]) => l),
   Float64Array.from(pairs, ([l, w]) => l + w),
@@ -91,7 +94,12 @@ describe('spacing in the flats', () => {
   });
 
   it('neighbours of a missing tooth count two pitches', () => {
-    const readings = [0, 2, 6, 8].map((xMm, i) => ({ tooth: [1, 2, 4, 5][i] as number, xMm, yMm: 0, kind: 'tooth' as const }));
+    const readings = [0, 2, 6, 8].map((xMm, i) => ({
+      tooth: [1, 2, 4, 5][i] as number,
+      xMm,
+      yMm: 0,
+      kind: 'tooth' as const,
+    }));
     const { prepared, flats } = jointed({ readings, pitchMm: 2 }, 0);
     expect(smoothestSpacing(flats, prepared.teeth, 2).worstMm).toBe(0);
     expect(steepest(smoothestSpacing(flats, prepared.teeth, 2).xMm)).toBe(4);

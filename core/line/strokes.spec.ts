@@ -21,7 +21,12 @@ describe('strokes from a calibration', () => {
     );
   });
   it('fits through the origin: rate and standard error by the normal equations', () => {
-    const readings = [[4, 0.11], [8, 0.19], [12, 0.31], [20, 0.5]].map(([strokes, dropMm]) => ({ strokes, dropMm })) as {
+    const readings = [
+      [4, 0.11],
+      [8, 0.19],
+      [12, 0.31],
+      [20, 0.5],
+    ].map(([strokes, dropMm]) => ({ strokes, dropMm })) as {
       strokes: number;
       dropMm: number;
     }[];

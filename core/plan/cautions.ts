@@ -9,7 +9,9 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   joint: ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
   shape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
   sharpen: ['Glove or guarded thumb on the file hand; vacuum the filings, then a magnet.'],
-  finish: ['Guard on the edge whenever the saw is off the vise; lay oily rags out flat, they catch fire by themselves.'],
+  finish: [
+    'Guard on the edge whenever the saw is off the vise; lay oily rags out flat, they catch fire by themselves.',
+  ],
 };
 
 export const cautionsFor = (kind: StepKind): readonly string[] => CAUTIONS[kind] ?? [];

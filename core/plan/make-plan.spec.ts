@@ -7,7 +7,11 @@ import { priceFor } from './price';
 import { walkPlan } from './steps';
 import { studyLine } from './study';
 
-const worn = evenSaw(40, 2).map((r, i) => ({ ...r, yMm: -0.15 * Math.sin((Math.PI * i) / 39), xMm: r.xMm + 0.05 * Math.sin(i * 1.7) }));
+const worn = evenSaw(40, 2).map((r, i) => ({
+  ...r,
+  yMm: -0.15 * Math.sin((Math.PI * i) / 39),
+  xMm: r.xMm + 0.05 * Math.sin(i * 1.7),
+}));
 const set = (readings: typeof worn, mm: number) => readings.map((r) => ({ ...r, setMm: mm }));
 
 describe('the plan, in the trade’s order', () => {
@@ -23,7 +27,17 @@ describe('the plan, in the trade’s order', () => {
     const study = studyLine(planInputs(worn, 2, { marks: ['bend', 'rust'] }));
     const plan = makePlan(study, study.recommended.depthMm);
     expect(plan.steps.map((s) => s.kind)).toEqual([
-      'clean', 'straighten', 'flatten-set', 'joint', 'shape', 'look', 'set', 'set', 'sharpen', 'stone', 'finish',
+      'clean',
+      'straighten',
+      'flatten-set',
+      'joint',
+      'shape',
+      'look',
+      'set',
+      'set',
+      'sharpen',
+      'stone',
+      'finish',
     ]);
     expect(plan.reachedShare).toBeGreaterThanOrEqual(0.95);
   });
@@ -32,7 +46,9 @@ describe('the plan, in the trade’s order', () => {
     const study = studyLine(planInputs(worn, 2));
     for (const step of makePlan(study, 0.1).steps) {
       const wants = ['clean', 'joint', 'shape', 'sharpen', 'finish'].includes(step.kind);
-      expect(step.cautions.length > 0).withContext(step.kind).toBe(wants);
+      expect(step.cautions.length > 0)
+        .withContext(step.kind)
+        .toBe(wants);
     }
   });
 
@@ -48,7 +64,9 @@ describe('the plan, in the trade’s order', () => {
       expect(sharpen.every((s) => s.tipTowards === (fileDirection === 'face-of-away' ? 'toe' : 'heel'))).toBeTrue();
       const gullets = sharpen.flatMap((s) => s.stops.map((stop) => stop.at)).sort((a, b) => a - b);
       expect(gullets).toEqual(Array.from({ length: 41 }, (_, i) => i));
-      expect(sharpen.every((s) => s.stops.every((stop, i, all) => i === 0 || stop.at - (all[i - 1]?.at ?? 0) === 2))).toBeTrue();
+      expect(
+        sharpen.every((s) => s.stops.every((stop, i, all) => i === 0 || stop.at - (all[i - 1]?.at ?? 0) === 2)),
+      ).toBeTrue();
     }
   });
 
@@ -121,8 +139,14 @@ describe('what must always hold (geometry section 11)', () => {
         const leaning = (odd: 'left' | 'right', even: 'left' | 'right') =>
           saw.readings.map((r) => ({ ...r, lean: r.tooth % 2 ? odd : even }));
         const angles = { rakeDeg: -12, fleamDeg: 15 };
-        const one = makePlan(studyLine(planInputs(leaning('left', 'right'), saw.pitchMm, { angles })), 0.05 * saw.pitchMm);
-        const two = makePlan(studyLine(planInputs(leaning('right', 'left'), saw.pitchMm, { angles })), 0.05 * saw.pitchMm);
+        const one = makePlan(
+          studyLine(planInputs(leaning('left', 'right'), saw.pitchMm, { angles })),
+          0.05 * saw.pitchMm,
+        );
+        const two = makePlan(
+          studyLine(planInputs(leaning('right', 'left'), saw.pitchMm, { angles })),
+          0.05 * saw.pitchMm,
+        );
         const passes = (plan: typeof one, side: 'left' | 'right') =>
           plan.steps.filter((s) => s.standOn === side).map((s) => s.stops);
         expect(passes(two, 'left')).toEqual(passes(one, 'right'));

@@ -89,7 +89,11 @@ function recommend(least: LeastDepth, inputs: PlanInputs, evennessMm: number, de
     input('share of teeth to reach', habits.shareOnLine, 'share'),
     input('depth that reaches them', least.byTeethMm, 'mm'),
     input('spacing error allowed', evennessMm, 'mm'),
-    input('depth that evens the spacing', least.byEvennessMm ?? 'not within the tooth', least.byEvennessMm === null ? 'text' : 'mm'),
+    input(
+      'depth that evens the spacing',
+      least.byEvennessMm ?? 'not within the tooth',
+      least.byEvennessMm === null ? 'text' : 'mm',
+    ),
     input('metal of one sharpening', SHARPENING_MM, 'mm'),
   ];
   const otherwise = sharpenOnly

@@ -34,7 +34,11 @@ export const randomSaw = (most = 60): fc.Arbitrary<RandomSaw> =>
       })),
     }));
 
-export const planInputs = (readings: readonly ToothReading[], pitchMm: number, more: Partial<PlanInputs> = {}): PlanInputs => ({
+export const planInputs = (
+  readings: readonly ToothReading[],
+  pitchMm: number,
+  more: Partial<PlanInputs> = {},
+): PlanInputs => ({
   saw: {
     family: 'back',
     filing: 'rip',

@@ -4,7 +4,12 @@ import { lineStatistics, meanAndSpread } from './line-statistics';
 import type { ToothReading } from './tooth-reading';
 
 const line = (n: number, y: (x: number) => number): ToothReading[] =>
-  Array.from({ length: n }, (_, i) => ({ tooth: i + 1, xMm: i * 2.5 + 0.1 * Math.sin(i), yMm: y(i * 2.5), kind: 'tooth' }));
+  Array.from({ length: n }, (_, i) => ({
+    tooth: i + 1,
+    xMm: i * 2.5 + 0.1 * Math.sin(i),
+    yMm: y(i * 2.5),
+    kind: 'tooth',
+  }));
 
 describe('lineStatistics', () => {
   it('fits the pitch as a statistics library does', () => {

@@ -35,6 +35,8 @@ export function findReadingFaults(
   plateThicknessMm: number,
 ): ReadingFault[] {
   const faults: ReadingFault[] = [];
+  // The last tooth whose height was believed: a slip must not throw doubt on the tooth after it.
+  let believed: ToothReading | undefined;
   const note = (code: ReadingFaultCode, r: ToothReading, weight: 'stop' | 'look', value: number, against: number) =>
     faults.push({ code, tooth: r.tooth, weight, value, against });
   readings.forEach((reading, index) => {
@@ -49,19 +51,19 @@ export function findReadingFaults(
       else if (reading.tooth !== before.tooth + 1) note('tooth-skipped', reading, 'stop', reading.tooth, before.tooth);
       const step = reading.xMm - before.xMm;
       if (step <= 0) note('place-not-rising', reading, 'stop', reading.xMm, before.xMm);
-      else if (Math.abs(step - pitchMm) > PLACE_JUMP_SHARE * pitchMm) note('place-jump', reading, 'look', step, pitchMm);
+      else if (Math.abs(step - pitchMm) > PLACE_JUMP_SHARE * pitchMm)
+        note('place-jump', reading, 'look', step, pitchMm);
     }
     const set = reading.setMm ?? 0;
     if (Math.abs(set) > plateThicknessMm / 2) {
       note('set-over-half-plate', reading, 'look', set, plateThicknessMm / 2);
     }
     if (reading.kind !== 'tooth') return;
-    const near = [before, after].filter((r) => r?.kind === 'tooth');
-    const gaps = near.map((r) => Math.abs(reading.yMm - (r?.yMm ?? 0)));
-    const least = Math.min(...gaps);
-    if (gaps.length > 0 && least > HEIGHT_JUMP_SHARE * pitchMm) {
+    const near = [believed, after?.kind === 'tooth' ? after : undefined].filter((r) => r !== undefined);
+    const least = Math.min(...near.map((r) => Math.abs(reading.yMm - r.yMm)));
+    if (near.length > 0 && least > HEIGHT_JUMP_SHARE * pitchMm) {
       note('height-jump', reading, 'look', least, HEIGHT_JUMP_SHARE * pitchMm);
-    }
+    } else believed = reading;
   });
   return faults;
 }

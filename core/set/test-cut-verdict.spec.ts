@@ -4,13 +4,19 @@ import { judgeTestCut } from './test-cut-verdict';
 
 const line = (leftMm: number, rightMm: number, wave = 0) =>
   lineStatistics(
-    evenSaw(20, 2).map((r) => ({ ...r, yMm: wave * Math.sin(r.tooth), setMm: (r.tooth % 2 ? leftMm : rightMm) + 0.001 * (r.tooth % 3) })),
+    evenSaw(20, 2).map((r) => ({
+      ...r,
+      yMm: wave * Math.sin(r.tooth),
+      setMm: (r.tooth % 2 ? leftMm : rightMm) + 0.001 * (r.tooth % 3),
+    })),
   );
 const cut = (runs: 'true' | 'left' | 'right', binds = false, chatters = false) => ({ runs, binds, chatters });
 
 describe('what a test cut asks for (trade section 8, common practice)', () => {
   it('a saw that neither runs, binds nor chatters passes', () => {
-    expect(judgeTestCut(cut('true'), line(0.06, 0.06), 0.06)).toEqual(jasmine.objectContaining({ verdict: 'pass', advice: ['passes'] }));
+    expect(judgeTestCut(cut('true'), line(0.06, 0.06), 0.06)).toEqual(
+      jasmine.objectContaining({ verdict: 'pass', advice: ['passes'] }),
+    );
   });
   it('running wants the stone on the side it runs to', () => {
     const verdict = judgeTestCut(cut('left'), line(0.075, 0.06), 0.06);

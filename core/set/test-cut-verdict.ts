@@ -10,13 +10,7 @@ export interface TestCut {
   readonly chatters: boolean;
 }
 
-export type CutAdvice =
-  | 'measure-set'
-  | 'stone'
-  | 'add-set'
-  | 'joint-again'
-  | 'widen-lesser-side'
-  | 'passes';
+export type CutAdvice = 'measure-set' | 'stone' | 'add-set' | 'joint-again' | 'widen-lesser-side' | 'passes';
 
 export interface CutVerdict {
   readonly verdict: 'pass' | 'again';
@@ -53,7 +47,8 @@ export function judgeTestCut(cut: TestCut, after: LineStatistics | null, targetM
       advice.push('stone');
     }
   } else if (cut.binds) advice.push('add-set');
-  if (cut.chatters) advice.push(after !== null && after.heightSpreadMm <= LEVEL_WITHIN_MM ? 'measure-set' : 'joint-again');
+  if (cut.chatters)
+    advice.push(after !== null && after.heightSpreadMm <= LEVEL_WITHIN_MM ? 'measure-set' : 'joint-again');
   if (!measured && !advice.includes('measure-set')) advice.push('measure-set');
   return { verdict: 'again', balance, stoning, advice };
 }

@@ -176,15 +176,13 @@ const WEIGHT: Record<Verdict, number> = { take: 0, 'take-if': 1, decline: 2 };
 /** The gravest verdict of the rules that apply, with all of them told, gravest first. */
 export function triage(answers: IntakeAnswers): Triage {
   const reasons = TRIAGE_RULES.filter((rule) => rule.applies(answers))
-    .map(
-      (rule): TriageReason => ({
-        rule: rule.id,
-        verdict: rule.verdict,
-        says: rule.says,
-        because: rule.because,
-        needsConsent: rule.needsConsent ?? false,
-      }),
-    )
+    .map((rule): TriageReason => ({
+      rule: rule.id,
+      verdict: rule.verdict,
+      says: rule.says,
+      because: rule.because,
+      needsConsent: rule.needsConsent ?? false,
+    }))
     .sort((a, b) => WEIGHT[b.verdict] - WEIGHT[a.verdict]);
   return {
     verdict: reasons[0]?.verdict ?? 'take',

@@ -30,7 +30,8 @@ describe('parseLength', () => {
     expect(parseLength('four', 'mm')).toEqual({ ok: false, code: 'not-a-length', text: 'four' });
     expect(parseLength('1/0', 'mm')).toEqual({ ok: false, code: 'zero-denominator', text: '1/0' });
     expect(parseLength('1e308', 'mm')).toEqual({ ok: false, code: 'too-large', text: '1e308' });
-    for (const text of ['1..2', '--1', '1 2 3', 'NaN', 'Infinity', '1/2/3']) expect(parseLength(text, 'mm').ok).toBeFalse();
+    for (const text of ['1..2', '--1', '1 2 3', 'NaN', 'Infinity', '1/2/3'])
+      expect(parseLength(text, 'mm').ok).toBeFalse();
   });
 
   it('reads back what it printed, the same to the last digit shown', () => {

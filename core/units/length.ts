@@ -13,8 +13,7 @@ export type LengthUnit = 'mm' | 'thou' | 'inch';
 export type LengthFault = 'empty' | 'not-a-length' | 'zero-denominator' | 'too-large';
 
 export type ParsedLength =
-  | { ok: true; mm: number; readAs: LengthUnit }
-  | { ok: false; code: LengthFault; text: string };
+  { ok: true; mm: number; readAs: LengthUnit } | { ok: false; code: LengthFault; text: string };
 
 /** Longer than any saw in the shop by a factor of a thousand, in mm: a slip, not a length. */
 const LARGEST_LENGTH_MM = 1e6;

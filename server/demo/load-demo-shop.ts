@@ -22,8 +22,21 @@ import { seeded } from './worn-line';
 const SAWS = 90;
 /** What stands in the shop now: stage and days from today it is promised for. */
 const QUEUE: readonly (readonly [Stage, number])[] = [
-  ['measure', 2], ['plan', 1], ['bench', 0], ['check', 0], ['handover', -1], ['measure', 4], ['bench', -2], ['plan', 3],
-  ['measure', 5], ['handover', 1], ['measure', 7], ['bench', 2], ['plan', 8], ['measure', 9], ['measure', 11],
+  ['measure', 2],
+  ['plan', 1],
+  ['bench', 0],
+  ['check', 0],
+  ['handover', -1],
+  ['measure', 4],
+  ['bench', -2],
+  ['plan', 3],
+  ['measure', 5],
+  ['handover', 1],
+  ['measure', 7],
+  ['bench', 2],
+  ['plan', 8],
+  ['measure', 9],
+  ['measure', 11],
 ];
 
 interface Visit {
@@ -85,9 +98,21 @@ class DemoLoader {
   }
 
   private async strokeReadings(): Promise<void> {
-    const drops = [[2, 0.05], [4, 0.09], [6, 0.155], [8, 0.19], [10, 0.26], [12, 0.29]] as const;
+    const drops = [
+      [2, 0.05],
+      [4, 0.09],
+      [6, 0.155],
+      [8, 0.19],
+      [10, 0.26],
+      [12, 0.29],
+    ] as const;
     await this.db.models.StrokeReading.bulkCreate(
-      drops.map(([strokes, dropMm]) => ({ personId: this.staff[0] as number, strokes, dropMm, createdBy: this.staff[0] as number })),
+      drops.map(([strokes, dropMm]) => ({
+        personId: this.staff[0] as number,
+        strokes,
+        dropMm,
+        createdBy: this.staff[0] as number,
+      })),
       { transaction: this.transaction },
     );
   }
@@ -127,7 +152,11 @@ class DemoLoader {
     const by = this.staff[salt % this.staff.length] as number;
     const { stage, marks, hardened, complaint, opened } = visit;
     const { verdict, reasons } = triage({ family: saw.family, backFixing: saw.backFixing, hardened, marks });
-    const minutes = counterMinutes(teethOnLine(saw.toothLineMm, saw.pitchMm), marks.some((m) => m.kind === 'rust'), marks.some((m) => m.kind === 'bend'));
+    const minutes = counterMinutes(
+      teethOnLine(saw.toothLineMm, saw.pitchMm),
+      marks.some((m) => m.kind === 'rust'),
+      marks.some((m) => m.kind === 'bend'),
+    );
     const ended = stage === 'closed' || stage === 'declined';
     const quoteHigh = priceFor(minutes.high, FIRST_BOOK.rates).amount;
     const ticket = await db.models.Ticket.create(
@@ -178,32 +207,63 @@ class DemoLoader {
     );
     const done = visit.stage === 'bench' ? Math.floor(stops * (0.15 + 0.5 * this.random())) : stops;
     const events = Array.from({ length: done }, (_, stop) => ({
-      id: randomUUID(), planId: row.id, stop, action: 'done' as const, personId: by, happenedAt: acceptedAt,
+      id: randomUUID(),
+      planId: row.id,
+      stop,
+      action: 'done' as const,
+      personId: by,
+      happenedAt: acceptedAt,
     }));
     await db.models.BenchEvent.bulkCreate(events, { transaction });
-    await db.models.BenchMark.bulkCreate(events.map((e) => ({ planId: row.id, stop: e.stop, eventId: e.id })), { transaction });
+    await db.models.BenchMark.bulkCreate(
+      events.map((e) => ({ planId: row.id, stop: e.stop, eventId: e.id })),
+      { transaction },
+    );
     if (visit.stage === 'bench') return;
     const after = demoAfter(plan.targets, readings, plan.setPerSideMm, this.random);
     await this.measuring(ticketId, 'after', after, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
     await db.models.CheckRound.create(
       {
-        ticketId, number: 1, runs: 'true', binds: false, chatters: false, note: '', verdict: 'pass',
-        setLeftMm: plan.setPerSideMm, setRightMm: plan.setPerSideMm, stoneSide: 'none', stonePasses: 0,
-        advice: ['passes'], personId: by, at: visit.opened.plus({ days: 3 }).toJSDate(),
+        ticketId,
+        number: 1,
+        runs: 'true',
+        binds: false,
+        chatters: false,
+        note: '',
+        verdict: 'pass',
+        setLeftMm: plan.setPerSideMm,
+        setRightMm: plan.setPerSideMm,
+        stoneSide: 'none',
+        stonePasses: 0,
+        advice: ['passes'],
+        personId: by,
+        at: visit.opened.plus({ days: 3 }).toJSDate(),
       },
       { transaction },
     );
   }
 
-  private async measuring(ticketId: number, kind: 'before' | 'after', readings: ToothReading[], by: number, at: DateTime): Promise<void> {
+  private async measuring(
+    ticketId: number,
+    kind: 'before' | 'after',
+    readings: ToothReading[],
+    by: number,
+    at: DateTime,
+  ): Promise<void> {
     const { db, transaction } = this;
     const row = await db.models.Measuring.create(
       { ticketId, kind, round: 1, version: 1, finished: true, changedBy: by, changedAt: at.toJSDate() },
       { transaction },
     );
     await db.models.Reading.bulkCreate(
-      readings.map((r) => ({ ...r, measuringId: row.id, lean: r.lean ?? null, setMm: r.setMm ?? null, note: r.note ?? null })),
+      readings.map((r) => ({
+        ...r,
+        measuringId: row.id,
+        lean: r.lean ?? null,
+        setMm: r.setMm ?? null,
+        note: r.note ?? null,
+      })),
       { transaction },
     );
   }

@@ -12,5 +12,9 @@ export function parse<S extends z.ZodType>(schema: S, value: unknown): z.output<
   const errors = fieldErrors(result.error);
   const first = errors[0];
   const more = errors.length > 1 ? ` (and ${errors.length - 1} more)` : '';
-  throw new Problem('bad-input', first ? `${first.message}${more}` : 'The input does not fit.', errors.slice(0, MOST_ERRORS));
+  throw new Problem(
+    'bad-input',
+    first ? `${first.message}${more}` : 'The input does not fit.',
+    errors.slice(0, MOST_ERRORS),
+  );
 }

@@ -27,7 +27,10 @@ export function toProblem(error: unknown): Problem {
   if (type === 'entity.parse.failed') return new Problem('bad-input', 'What was sent is not readable JSON.');
   if (error instanceof URIError) return new Problem('bad-input', 'The address is not readable.');
   if (databaseAway(error)) return away();
-  return new Problem('unexpected', 'Something went wrong in the shop’s computer. Nothing was saved; what you typed is still here.');
+  return new Problem(
+    'unexpected',
+    'Something went wrong in the shop’s computer. Nothing was saved; what you typed is still here.',
+  );
 }
 
 /** The one place where errors become problem+json. */
@@ -37,6 +40,7 @@ export const problemHandler: ErrorRequestHandler = (error, request, response, ne
     return;
   }
   const problem = toProblem(error);
-  if (problem.code === 'unexpected') (request as { log?: { error(facts: object, text: string): void } }).log?.error({ err: error }, 'unexpected');
+  if (problem.code === 'unexpected')
+    (request as { log?: { error(facts: object, text: string): void } }).log?.error({ err: error }, 'unexpected');
   response.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem.body()));
 };

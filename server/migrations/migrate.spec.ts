@@ -10,9 +10,12 @@ describe('the database’s shape', () => {
     const db = connect(database.url);
     const tables = async (): Promise<string[]> =>
       (
-        await db.sequelize.query<{ name: string }>(`SELECT tablename AS name FROM pg_tables WHERE schemaname = 'public' ORDER BY 1`, {
-          type: QueryTypes.SELECT,
-        })
+        await db.sequelize.query<{ name: string }>(
+          `SELECT tablename AS name FROM pg_tables WHERE schemaname = 'public' ORDER BY 1`,
+          {
+            type: QueryTypes.SELECT,
+          },
+        )
       ).map((t) => t.name);
     const run = migrator(db.sequelize);
     await run.up();
@@ -26,10 +29,13 @@ describe('the database’s shape', () => {
 
     expect(await loadDemoShop(db)).toBeTrue();
     expect(await loadDemoShop(db)).toBeFalse();
-    const count = (model: keyof typeof db.models) => (db.models[model] as unknown as { count(): Promise<number> }).count();
+    const count = (model: keyof typeof db.models) =>
+      (db.models[model] as unknown as { count(): Promise<number> }).count();
     expect(await count('Customer')).toBe(40);
     expect(await count('Saw')).toBe(90);
-    const stages = await db.sequelize.query<{ stage: string }>('SELECT DISTINCT stage FROM ticket ORDER BY 1', { type: QueryTypes.SELECT });
+    const stages = await db.sequelize.query<{ stage: string }>('SELECT DISTINCT stage FROM ticket ORDER BY 1', {
+      type: QueryTypes.SELECT,
+    });
     expect(stages.map((s) => s.stage)).toEqual(['bench', 'check', 'closed', 'declined', 'handover', 'measure', 'plan']);
     await db.sequelize.close();
     await database.drop();

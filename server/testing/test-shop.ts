@@ -15,7 +15,12 @@ export interface TestShop {
   readonly person: number;
   readonly other: number;
   /** A request as the person at the screen. */
-  send(method: 'get' | 'post' | 'put' | 'patch', path: string, body?: object, person?: number): Promise<supertest.Response>;
+  send(
+    method: 'get' | 'post' | 'put' | 'patch',
+    path: string,
+    body?: object,
+    person?: number,
+  ): Promise<supertest.Response>;
   close(): Promise<void>;
 }
 

@@ -30,11 +30,31 @@ export const routes: Routes = [
     providers: [provideState(ticketFeature), provideEffects(ticketEffects)],
     loadComponent: () => import('./sawpage/ticket-page').then((m) => m.TicketPage),
     children: [
-      { path: 'measure', title: 'Measure · Odontis', loadComponent: () => import('./features/measure/ui/measure-page').then((m) => m.MeasurePage) },
-      { path: 'plan', title: 'Plan · Odontis', loadComponent: () => import('./features/plan/ui/plan-page').then((m) => m.PlanPage) },
-      { path: 'bench', title: 'Bench · Odontis', loadComponent: () => import('./features/bench/ui/bench-page').then((m) => m.BenchPage) },
-      { path: 'check', title: 'Check · Odontis', loadComponent: () => import('./features/check/ui/check-page').then((m) => m.CheckPage) },
-      { path: 'handover', title: 'Handover · Odontis', loadComponent: () => import('./features/handover/ui/handover-page').then((m) => m.HandoverPage) },
+      {
+        path: 'measure',
+        title: 'Measure · Odontis',
+        loadComponent: () => import('./features/measure/ui/measure-page').then((m) => m.MeasurePage),
+      },
+      {
+        path: 'plan',
+        title: 'Plan · Odontis',
+        loadComponent: () => import('./features/plan/ui/plan-page').then((m) => m.PlanPage),
+      },
+      {
+        path: 'bench',
+        title: 'Bench · Odontis',
+        loadComponent: () => import('./features/bench/ui/bench-page').then((m) => m.BenchPage),
+      },
+      {
+        path: 'check',
+        title: 'Check · Odontis',
+        loadComponent: () => import('./features/check/ui/check-page').then((m) => m.CheckPage),
+      },
+      {
+        path: 'handover',
+        title: 'Handover · Odontis',
+        loadComponent: () => import('./features/handover/ui/handover-page').then((m) => m.HandoverPage),
+      },
     ],
   },
   {

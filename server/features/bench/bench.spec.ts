@@ -5,7 +5,12 @@ import { walkPlan } from '@odontis/core/plan/steps';
 import { hollowReadings, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 
-const press = (stop: number, action: 'done' | 'back' = 'done') => ({ id: randomUUID(), stop, action, at: new Date().toISOString() });
+const press = (stop: number, action: 'done' | 'back' = 'done') => ({
+  id: randomUUID(),
+  stop,
+  action,
+  at: new Date().toISOString(),
+});
 
 describe('readings, plan and bench', () => {
   let shop: TestShop;
@@ -23,7 +28,8 @@ describe('readings, plan and bench', () => {
       message: jasmine.stringContaining('Tooth 5 is expected here') as unknown as string,
     });
     expect(await shop.db.models.Reading.count()).toBe(0);
-    const kept = (await shop.send('put', at, { version: 0, readings: hollowReadings(), finish: false })).body as Dossier;
+    const kept = (await shop.send('put', at, { version: 0, readings: hollowReadings(), finish: false }))
+      .body as Dossier;
     expect(kept.measurings[0]?.readings.length).toBe(34);
     expect(kept.ticket.stage).toBe('measure');
   });
@@ -40,7 +46,11 @@ describe('readings, plan and bench', () => {
 
   it('refuses 100,000 rows with a sentence', async () => {
     const { ticket } = await ticketAt(shop, 'measure');
-    const answer = await shop.send('put', `/api/tickets/${ticket.id}/readings/before`, { version: 0, readings: hollowReadings(100_000), finish: false });
+    const answer = await shop.send('put', `/api/tickets/${ticket.id}/readings/before`, {
+      version: 0,
+      readings: hollowReadings(100_000),
+      finish: false,
+    });
     expect(answer.status).toBe(413);
     expect((answer.body as { detail: string }).detail).toContain('fewer teeth');
   });
@@ -86,25 +96,39 @@ describe('readings, plan and bench', () => {
   it('goes from check through stoning to handover and closes with a report', async () => {
     const { ticket, plan } = await ticketAt(shop, 'bench');
     const at = `/api/tickets/${ticket.id}`;
-    await shop.send('post', `${at}/bench`, { planId: plan?.id, events: walkPlan(plan?.plan.steps ?? []).map((s) => press(s.index)) });
+    await shop.send('post', `${at}/bench`, {
+      planId: plan?.id,
+      events: walkPlan(plan?.plan.steps ?? []).map((s) => press(s.index)),
+    });
     const uneven = hollowReadings().map((r) => ({ ...r, yMm: -0.1, setMm: r.tooth % 2 ? 0.075 : 0.06 }));
-    let dossier = (await shop.send('put', `${at}/readings/after`, { version: 0, readings: uneven, finish: true })).body as Dossier;
+    let dossier = (await shop.send('put', `${at}/readings/after`, { version: 0, readings: uneven, finish: true }))
+      .body as Dossier;
     const cut = (runs: string) => ({ version: dossier.ticket.version, runs, binds: false, chatters: false, note: '' });
     dossier = (await shop.send('post', `${at}/checks`, cut('left'))).body as Dossier;
-    expect(dossier.checks[0]).toEqual(jasmine.objectContaining({ verdict: 'again', stoneSide: 'left', stonePasses: 3 }));
+    expect(dossier.checks[0]).toEqual(
+      jasmine.objectContaining({ verdict: 'again', stoneSide: 'left', stonePasses: 3 }),
+    );
     dossier = (await shop.send('post', `${at}/checks`, cut('true'))).body as Dossier;
     expect(dossier.ticket.stage).toBe('handover');
     const closing = { version: dossier.ticket.version, charged: 24, note: 'Enjoy.' };
     dossier = (await shop.send('post', `${at}/handover`, closing)).body as Dossier;
     expect(dossier.ticket).toEqual(jasmine.objectContaining({ stage: 'closed', charged: 24, closedBy: 'First Hand' }));
-    expect((await shop.send('patch', at, { version: dossier.ticket.version, complaint: '', promisedOn: '2031-05-04' })).status).toBe(409);
+    expect(
+      (await shop.send('patch', at, { version: dossier.ticket.version, complaint: '', promisedOn: '2031-05-04' }))
+        .status,
+    ).toBe(409);
     for (const paper of ['report', 'tag']) {
       const pdf = await shop.send('get', `${at}/${paper}.pdf`);
       expect(pdf.type).toBe('application/pdf');
       expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
     }
     const again = { customer: { id: dossier.customer.id }, saw: { id: dossier.saw.id } };
-    const second = (await shop.send('post', '/api/tickets', { ...(await import('../../testing/test-shop')).newTicketBody(), ...again })).body as Dossier;
+    const second = (
+      await shop.send('post', '/api/tickets', {
+        ...(await import('../../testing/test-shop')).newTicketBody(),
+        ...again,
+      })
+    ).body as Dossier;
     expect(second.visits.map((v) => [v.number, v.depthMm, v.work])).toEqual([[ticket.number, 0.1, 'tune']]);
   });
 });

@@ -12,15 +12,18 @@ export interface BenchEventRow extends Model<InferAttributes<BenchEventRow>, Inf
   receivedAt: CreationOptional<Date>;
 }
 export const defineBenchEvent = (sequelize: Sequelize) =>
-  sequelize.define<BenchEventRow>('bench_event', columns({
-    id: uuid,
-    planId: whole,
-    stop: whole,
-    action: words,
-    personId: whole,
-    happenedAt: moment,
-    receivedAt: moment,
-  }));
+  sequelize.define<BenchEventRow>(
+    'bench_event',
+    columns({
+      id: uuid,
+      planId: whole,
+      stop: whole,
+      action: words,
+      personId: whole,
+      happenedAt: moment,
+      receivedAt: moment,
+    }),
+  );
 
 export interface BenchMarkRow extends Model<InferAttributes<BenchMarkRow>, InferCreationAttributes<BenchMarkRow>> {
   planId: number;
@@ -28,8 +31,11 @@ export interface BenchMarkRow extends Model<InferAttributes<BenchMarkRow>, Infer
   eventId: string;
 }
 export const defineBenchMark = (sequelize: Sequelize) =>
-  sequelize.define<BenchMarkRow>('bench_mark', columns({
-    planId: { ...whole, primaryKey: true },
-    stop: { ...whole, primaryKey: true },
-    eventId: { ...uuid, primaryKey: false },
-  }));
+  sequelize.define<BenchMarkRow>(
+    'bench_mark',
+    columns({
+      planId: { ...whole, primaryKey: true },
+      stop: { ...whole, primaryKey: true },
+      eventId: { ...uuid, primaryKey: false },
+    }),
+  );

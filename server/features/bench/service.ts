@@ -39,7 +39,12 @@ export function keepBenchEvents(db: Database, ticketId: number, sent: BenchEvent
         { replacements: { planId: plan.id, stop: event.stop, id: event.id }, transaction },
       );
     }
-    const marks = await db.models.BenchMark.findAll({ where: { planId: plan.id }, order: ['stop'], raw: true, transaction });
+    const marks = await db.models.BenchMark.findAll({
+      where: { planId: plan.id },
+      order: ['stop'],
+      raw: true,
+      transaction,
+    });
     const stage = marks.length === plan.stops ? 'check' : 'bench';
     if (stage !== ticket.stage) await ticket.update({ stage, version: ticket.version + 1 }, { transaction });
     return { planId: plan.id, done: marks.map((m) => m.stop), stage };

@@ -20,20 +20,23 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   at: CreationOptional<Date>;
 }
 export const defineCheckRound = (sequelize: Sequelize) =>
-  sequelize.define<CheckRoundRow>('check_round', columns({
-    id,
-    ticketId: whole,
-    number: whole,
-    runs: words,
-    binds: yesNo,
-    chatters: yesNo,
-    note: words,
-    verdict: words,
-    setLeftMm: maybeMeasure,
-    setRightMm: maybeMeasure,
-    stoneSide: words,
-    stonePasses: whole,
-    advice: json,
-    personId: whole,
-    at: moment,
-  }));
+  sequelize.define<CheckRoundRow>(
+    'check_round',
+    columns({
+      id,
+      ticketId: whole,
+      number: whole,
+      runs: words,
+      binds: yesNo,
+      chatters: yesNo,
+      note: words,
+      verdict: words,
+      setLeftMm: maybeMeasure,
+      setRightMm: maybeMeasure,
+      stoneSide: words,
+      stonePasses: whole,
+      advice: json,
+      personId: whole,
+      at: moment,
+    }),
+  );

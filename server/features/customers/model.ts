@@ -29,19 +29,22 @@ export interface SawRow extends Model<InferAttributes<SawRow>, InferCreationAttr
   createdBy: number;
 }
 export const defineSaw = (sequelize: Sequelize) =>
-  sequelize.define<SawRow>('saw', columns({
-    id,
-    customerId: whole,
-    name: words,
-    family: words,
-    filing: words,
-    pitchMm: measure,
-    convention: words,
-    toothLineMm: measure,
-    plateThicknessMm: measure,
-    plateDepthHeelMm: measure,
-    plateDepthToeMm: measure,
-    backFixing: words,
-    marksOnIt: words,
-    createdBy: whole,
-  }));
+  sequelize.define<SawRow>(
+    'saw',
+    columns({
+      id,
+      customerId: whole,
+      name: words,
+      family: words,
+      filing: words,
+      pitchMm: measure,
+      convention: words,
+      toothLineMm: measure,
+      plateThicknessMm: measure,
+      plateDepthHeelMm: measure,
+      plateDepthToeMm: measure,
+      backFixing: words,
+      marksOnIt: words,
+      createdBy: whole,
+    }),
+  );

@@ -31,5 +31,8 @@ export function heightLanes(lanes: readonly LaneOfPaper[]): { svg: string; range
     return `${strokes.join('')}<line x1="0" y1="${base}" x2="${WIDTH}" y2="${base}" stroke="#777" stroke-width="0.4"/>`;
   });
   const height = Math.max(1, lanes.length) * LANE;
-  return { svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}">${body.join('')}</svg>`, rangeMm };
+  return {
+    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}">${body.join('')}</svg>`,
+    rangeMm,
+  };
 }

@@ -16,7 +16,10 @@ export function printPdf(document: TDocumentDefinitions): Promise<Buffer> {
   const bold = fontFile(600);
   const printer = new PdfPrinter({ Plex: { normal: regular, bold, italics: regular, bolditalics: bold } });
   return new Promise((resolve, reject) => {
-    const pdf = printer.createPdfKitDocument({ ...document, defaultStyle: { font: 'Plex', fontSize: 10, ...document.defaultStyle } });
+    const pdf = printer.createPdfKitDocument({
+      ...document,
+      defaultStyle: { font: 'Plex', fontSize: 10, ...document.defaultStyle },
+    });
     const chunks: Buffer[] = [];
     pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
     pdf.on('end', () => resolve(Buffer.concat(chunks)));

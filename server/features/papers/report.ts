@@ -24,13 +24,19 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
   const { plan, inputs } = accepted;
   const rows: Row[] = [
     ['Work', plan.work === 'tune' ? 'Full tune: jointed, shaped, set and sharpened' : 'Sharpened as it stood'],
-    ['Filing', `${dossier.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`],
+    [
+      'Filing',
+      `${dossier.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`,
+    ],
   ];
   if (plan.work === 'tune') {
     rows.push(['Taken off the line', sayFine(plan.depthMm, book)]);
     rows.push(['Teeth on the line', `${Math.round(plan.reachedShare * 100)} %`]);
   }
-  rows.push(['Set per side', plan.reset ? `${sayFine(plan.setPerSideMm, book)}, renewed` : 'left as it was, enough for now']);
+  rows.push([
+    'Set per side',
+    plan.reset ? `${sayFine(plan.setPerSideMm, book)}, renewed` : 'left as it was, enough for now',
+  ]);
   rows.push(['Kerf', sayPlate(plan.kerfMm, book)]);
   rows.push(['Sharpenings left in the plate', `about ${plan.sharpeningsLeft}`]);
   return rows;
@@ -69,9 +75,16 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
     content: [
       { text: book.name, fontSize: 11, color: '#3b3f8f', bold: true },
       { text: `Your ${saw.name.charAt(0).toLowerCase()}${saw.name.slice(1)}`, fontSize: 20, bold: true },
-      { text: `${customer.name} · ticket ${ticket.number} · ${from.toFormat('d LLLL yyyy')}`, color: '#555', margin: [0, 0, 0, 6] },
+      {
+        text: `${customer.name} · ticket ${ticket.number} · ${from.toFormat('d LLLL yyyy')}`,
+        color: '#555',
+        margin: [0, 0, 0, 6],
+      },
       table([
-        ['Saw', `${saw.family === 'back' ? 'back saw' : 'hand saw'}, ${sayPitch(saw.pitchMm, book)}, ${sayLong(saw.toothLineMm, book)}`],
+        [
+          'Saw',
+          `${saw.family === 'back' ? 'back saw' : 'hand saw'}, ${sayPitch(saw.pitchMm, book)}, ${sayLong(saw.toothLineMm, book)}`,
+        ],
         ['Plate', sayPlate(saw.plateThicknessMm, book)],
         ...(ticket.complaint ? [['You told us', ticket.complaint] satisfies Row] : []),
       ]),
@@ -88,7 +101,11 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ]),
       ...(lanes.length > 0
         ? ([
-            { text: `Tooth heights, heel to toe, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(picture.rangeMm, book)}.`, fontSize: 8, color: '#555' },
+            {
+              text: `Tooth heights, heel to toe, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(picture.rangeMm, book)}.`,
+              fontSize: 8,
+              color: '#555',
+            },
             { svg: picture.svg, width: pt(170) },
           ] satisfies Content[])
         : []),
@@ -98,9 +115,22 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       table(checked(dossier, book)),
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
-      { text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works. The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.` },
-      { text: 'Full strokes, no pressure; stop when it needs pushing. The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
-      ...(ticket.charged === null ? [] : [{ text: `Charged: ${ticket.currency} ${ticket.charged.toFixed(2)}`, margin: [0, 8, 0, 0], bold: true } satisfies Content]),
+      {
+        text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works. The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.`,
+      },
+      {
+        text: 'Full strokes, no pressure; stop when it needs pushing. The teeth are sharp: keep the guard on.',
+        margin: [0, 6, 0, 0],
+      },
+      ...(ticket.charged === null
+        ? []
+        : [
+            {
+              text: `Charged: ${ticket.currency} ${ticket.charged.toFixed(2)}`,
+              margin: [0, 8, 0, 0],
+              bold: true,
+            } satisfies Content,
+          ]),
     ],
   };
 }

@@ -24,7 +24,10 @@ export function tagDocument(dossier: Dossier, book: ShopBook): TDocumentDefiniti
             { text: book.name, fontSize: 7 },
             { text: String(ticket.number), fontSize: 26, bold: true, lineHeight: 0.95 },
             { text: customer.name.slice(0, 60), fontSize: 10, bold: true },
-            { text: `${saw.name.slice(0, 60)}, ${sayPitch(saw.pitchMm, book)}, ${sayLong(saw.toothLineMm, book)}`, fontSize: 8 },
+            {
+              text: `${saw.name.slice(0, 60)}, ${sayPitch(saw.pitchMm, book)}, ${sayLong(saw.toothLineMm, book)}`,
+              fontSize: 8,
+            },
             { text: `Promised ${ticket.promisedOn}`, fontSize: 9, margin: [0, 3, 0, 0] },
           ],
           { qr: tagCode(ticket.number), fit: pt(24), width: pt(25), alignment: 'right' },

@@ -21,11 +21,14 @@ export interface StrokeReadingRow extends Model<
   createdAt: CreationOptional<Date>;
 }
 export const defineStrokeReading = (sequelize: Sequelize) =>
-  sequelize.define<StrokeReadingRow>('stroke_reading', columns({
-    id,
-    personId: whole,
-    strokes: whole,
-    dropMm: measure,
-    createdBy: whole,
-    createdAt: moment,
-  }));
+  sequelize.define<StrokeReadingRow>(
+    'stroke_reading',
+    columns({
+      id,
+      personId: whole,
+      strokes: whole,
+      dropMm: measure,
+      createdBy: whole,
+      createdAt: moment,
+    }),
+  );

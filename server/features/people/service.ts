@@ -22,7 +22,12 @@ export async function addPerson(db: Database, person: NewPerson): Promise<Person
   return listPeople(db);
 }
 
-export async function addStrokeReading(db: Database, personId: number, reading: NewStrokeReading, by: number): Promise<Person[]> {
+export async function addStrokeReading(
+  db: Database,
+  personId: number,
+  reading: NewStrokeReading,
+  by: number,
+): Promise<Person[]> {
   if (!(await db.models.Person.findByPk(personId))) throw new Problem('not-found', 'There is no such person here.');
   await db.models.StrokeReading.create({ ...reading, personId, createdBy: by });
   return listPeople(db);

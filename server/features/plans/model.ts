@@ -15,14 +15,17 @@ export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAt
   acceptedAt: CreationOptional<Date>;
 }
 export const definePlan = (sequelize: Sequelize) =>
-  sequelize.define<PlanRow>('plan', columns({
-    id,
-    ticketId: whole,
-    number: whole,
-    inputs: json,
-    plan: json,
-    stops: whole,
-    minutes: measure,
-    acceptedBy: whole,
-    acceptedAt: moment,
-  }));
+  sequelize.define<PlanRow>(
+    'plan',
+    columns({
+      id,
+      ticketId: whole,
+      number: whole,
+      inputs: json,
+      plan: json,
+      stops: whole,
+      minutes: measure,
+      acceptedBy: whole,
+      acceptedAt: moment,
+    }),
+  );

@@ -21,8 +21,14 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     const dossier = await readDossier(db, ticketId, t);
     const before = dossier.measurings.find((m) => m.kind === 'before');
     const readings = before?.readings ?? [];
-    const stop = findReadingFaults(readings, dossier.saw.pitchMm, dossier.saw.plateThicknessMm).find((f) => f.weight === 'stop');
-    if (stop) throw new Problem('readings-unfit', `Tooth ${stop.tooth} is not measured so that a plan can be made. Look at it under Measure.`);
+    const stop = findReadingFaults(readings, dossier.saw.pitchMm, dossier.saw.plateThicknessMm).find(
+      (f) => f.weight === 'stop',
+    );
+    if (stop)
+      throw new Problem(
+        'readings-unfit',
+        `Tooth ${stop.tooth} is not measured so that a plan can be made. Look at it under Measure.`,
+      );
     const facts = { saw: dossier.saw, wood: row.wood, marks: row.marks, readings };
     const angles = { rakeDeg: choice.rakeDeg, fleamDeg: choice.fleamDeg };
     const inputs = assembleInputs(facts, book.habits, rate, choice.line, angles);

@@ -14,16 +14,19 @@ export interface MeasuringRow extends Model<InferAttributes<MeasuringRow>, Infer
   changedAt: CreationOptional<Date>;
 }
 export const defineMeasuring = (sequelize: Sequelize) =>
-  sequelize.define<MeasuringRow>('measuring', columns({
-    id,
-    ticketId: whole,
-    kind: words,
-    round: whole,
-    version: whole,
-    finished: yesNo,
-    changedBy: whole,
-    changedAt: moment,
-  }));
+  sequelize.define<MeasuringRow>(
+    'measuring',
+    columns({
+      id,
+      ticketId: whole,
+      kind: words,
+      round: whole,
+      version: whole,
+      finished: yesNo,
+      changedBy: whole,
+      changedAt: moment,
+    }),
+  );
 
 export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCreationAttributes<ReadingRow>> {
   measuringId: number;
@@ -36,13 +39,16 @@ export interface ReadingRow extends Model<InferAttributes<ReadingRow>, InferCrea
   note: string | null;
 }
 export const defineReading = (sequelize: Sequelize) =>
-  sequelize.define<ReadingRow>('reading', columns({
-    measuringId: { ...whole, primaryKey: true },
-    tooth: { ...whole, primaryKey: true },
-    xMm: measure,
-    yMm: measure,
-    lean: maybeWords,
-    setMm: maybeMeasure,
-    kind: words,
-    note: maybeWords,
-  }));
+  sequelize.define<ReadingRow>(
+    'reading',
+    columns({
+      measuringId: { ...whole, primaryKey: true },
+      tooth: { ...whole, primaryKey: true },
+      xMm: measure,
+      yMm: measure,
+      lean: maybeWords,
+      setMm: maybeMeasure,
+      kind: words,
+      note: maybeWords,
+    }),
+  );

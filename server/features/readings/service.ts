@@ -15,13 +15,24 @@ async function roundOf(db: Database, ticketId: number, kind: MeasuringKind, t: T
 }
 
 /** A whole line of readings replaces the one of that version: all rows or none. */
-export function keepReadings(db: Database, ticketId: number, kind: MeasuringKind, change: ReadingsChange, by: number): Promise<Dossier> {
+export function keepReadings(
+  db: Database,
+  ticketId: number,
+  kind: MeasuringKind,
+  change: ReadingsChange,
+  by: number,
+): Promise<Dossier> {
   const stages = kind === 'before' ? (['measure', 'plan'] as const) : (['check'] as const);
   return changeTicket(db, ticketId, stages, async (ticket, t) => {
     const round = await roundOf(db, ticketId, kind, t);
     const found = await db.models.Measuring.findOne({ where: { ticketId, kind, round }, transaction: t });
     if ((found?.version ?? 0) !== change.version) {
-      throw new Problem('edited-elsewhere', 'These readings were changed by somebody else meanwhile.', [], await readDossier(db, ticketId, t));
+      throw new Problem(
+        'edited-elsewhere',
+        'These readings were changed by somebody else meanwhile.',
+        [],
+        await readDossier(db, ticketId, t),
+      );
     }
     if (change.finish && standingTeeth(change.readings).length < FEWEST_TEETH) {
       throw new Problem('readings-unfit', 'Measure three teeth at least before going on.');

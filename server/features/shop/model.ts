@@ -10,10 +10,13 @@ export interface ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAt
   changedAt: Date;
 }
 export const defineShop = (sequelize: Sequelize) =>
-  sequelize.define<ShopRow>('shop', columns({
-    id: { ...id, autoIncrement: false },
-    version: whole,
-    book: json,
-    changedBy: { ...whole, allowNull: true },
-    changedAt: moment,
-  }));
+  sequelize.define<ShopRow>(
+    'shop',
+    columns({
+      id: { ...id, autoIncrement: false },
+      version: whole,
+      book: json,
+      changedBy: { ...whole, allowNull: true },
+      changedAt: moment,
+    }),
+  );

@@ -27,7 +27,12 @@ export async function changeShop(db: Database, change: ShopChange, by: number): 
     await db.sequelize.query('SELECT pg_advisory_xact_lock(7001)', { transaction });
     const row = await db.models.Shop.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE });
     if ((row?.version ?? 0) !== change.version) {
-      throw new Problem('edited-elsewhere', 'The shop book was changed by somebody else meanwhile.', [], await readShop(db));
+      throw new Problem(
+        'edited-elsewhere',
+        'The shop book was changed by somebody else meanwhile.',
+        [],
+        await readShop(db),
+      );
     }
     const next = { version: change.version + 1, book: change.book, changedBy: by, changedAt: new Date() };
     if (row) await row.update(next, { transaction });

@@ -18,19 +18,26 @@ describe('the shop book and its people', () => {
     expect(both.map((a) => a.status).sort()).toEqual([200, 409]);
     const now = (await shop.send('get', '/api/shop')).body as Shop;
     expect(now.version).toBe(first.version + 1);
-    expect(now.changedBy === 'First Hand' ? now.book.name : `not ${now.book.name}`).toBe(now.changedBy === 'First Hand' ? 'One' : 'not Two');
+    expect(now.changedBy === 'First Hand' ? now.book.name : `not ${now.book.name}`).toBe(
+      now.changedBy === 'First Hand' ? 'One' : 'not Two',
+    );
   });
 
   it('refuses angles and strokes outside what files and hands do', async () => {
     const { version, book } = (await shop.send('get', '/api/shop')).body as Shop;
-    const habits = { ...book.habits, strokesPerGullet: 2.5, angles: { ...book.habits.angles, rip: { rakeDeg: 0, fleamDeg: 80 } } };
+    const habits = {
+      ...book.habits,
+      strokesPerGullet: 2.5,
+      angles: { ...book.habits.angles, rip: { rakeDeg: 0, fleamDeg: 80 } },
+    };
     const answer = await shop.send('put', '/api/shop', { version, book: { ...book, habits } });
     const paths = (answer.body as { errors: { path: string }[] }).errors.map((e) => e.path);
     expect(paths).toEqual(['/book/habits/strokesPerGullet', '/book/habits/angles/rip/fleamDeg']);
   });
 
   it('fits a person’s strokes from their own readings', async () => {
-    const keep = (strokes: number, dropMm: number) => shop.send('post', `/api/people/${shop.person}/strokes`, { strokes, dropMm });
+    const keep = (strokes: number, dropMm: number) =>
+      shop.send('post', `/api/people/${shop.person}/strokes`, { strokes, dropMm });
     await keep(4, 0.08);
     const people = (await keep(8, 0.16)).body as Person[];
     expect(people.map((p) => p.strokeRate.readings)).toEqual([2, 0]);

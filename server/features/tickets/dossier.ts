@@ -71,7 +71,12 @@ async function readMeasurings(db: Database, ticketId: number, names: Names, t?: 
 async function readPlan(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<AcceptedPlan | null> {
   const row = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
   if (!row) return null;
-  const marks = await db.models.BenchMark.findAll({ where: { planId: row.id }, order: ['stop'], raw: true, transaction: t });
+  const marks = await db.models.BenchMark.findAll({
+    where: { planId: row.id },
+    order: ['stop'],
+    raw: true,
+    transaction: t,
+  });
   return {
     id: row.id,
     number: row.number,
@@ -104,7 +109,9 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
 
 /** A saw's visits other than this one, newest first. */
 async function readVisits(db: Database, sawId: number, except: number, t?: Transaction): Promise<Visit[]> {
-  const rows = await db.sequelize.query<Omit<Visit, 'openedAt' | 'closedAt'> & { openedAt: Date; closedAt: Date | null }>(
+  const rows = await db.sequelize.query<
+    Omit<Visit, 'openedAt' | 'closedAt'> & { openedAt: Date; closedAt: Date | null }
+  >(
     `SELECT t.id, t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint,
             (p.plan->>'depthMm')::float8 AS "depthMm", p.plan->>'work' AS work, o.name AS by
        FROM ticket t JOIN person o ON o.id = COALESCE(t.closed_by, t.opened_by)

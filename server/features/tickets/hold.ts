@@ -17,11 +17,21 @@ const STAGE_WORDS: Record<Stage, string> = {
 };
 
 /** The ticket's row, locked, at one of the wanted stages. */
-export async function holdTicket(db: Database, id: number, stages: readonly Stage[], t: Transaction): Promise<TicketRow> {
+export async function holdTicket(
+  db: Database,
+  id: number,
+  stages: readonly Stage[],
+  t: Transaction,
+): Promise<TicketRow> {
   const row = await db.models.Ticket.findByPk(id, { transaction: t, lock: t.LOCK.UPDATE });
   if (!row) throw new Problem('not-found', 'There is no such ticket.');
   if (!stages.includes(row.stage)) {
-    throw new Problem('wrong-stage', `This ticket is ${STAGE_WORDS[row.stage]}; that cannot be changed any more here.`, [], await readDossier(db, id, t));
+    throw new Problem(
+      'wrong-stage',
+      `This ticket is ${STAGE_WORDS[row.stage]}; that cannot be changed any more here.`,
+      [],
+      await readDossier(db, id, t),
+    );
   }
   return row;
 }
@@ -29,7 +39,12 @@ export async function holdTicket(db: Database, id: number, stages: readonly Stag
 /** Refuse with the record as it stands when it was changed since `seen`. */
 export async function refuseStale(db: Database, row: TicketRow, seen: number, t: Transaction): Promise<void> {
   if (row.version !== seen) {
-    throw new Problem('edited-elsewhere', 'This ticket was changed by somebody else meanwhile.', [], await readDossier(db, row.id, t));
+    throw new Problem(
+      'edited-elsewhere',
+      'This ticket was changed by somebody else meanwhile.',
+      [],
+      await readDossier(db, row.id, t),
+    );
   }
 }
 

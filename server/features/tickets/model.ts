@@ -1,6 +1,19 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Ticket } from '@odontis/contract/ticket';
-import { columns, day, id, json, maybeMeasure, maybeMoment, maybeWords, measure, moment, whole, words, yesNo } from '../../database/columns';
+import {
+  columns,
+  day,
+  id,
+  json,
+  maybeMeasure,
+  maybeMoment,
+  maybeWords,
+  measure,
+  moment,
+  whole,
+  words,
+  yesNo,
+} from '../../database/columns';
 
 export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreationAttributes<TicketRow>> {
   id: CreationOptional<number>;
@@ -29,29 +42,32 @@ export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreati
   handoverNote: CreationOptional<string | null>;
 }
 export const defineTicket = (sequelize: Sequelize) =>
-  sequelize.define<TicketRow>('ticket', columns({
-    id,
-    number: { ...whole, defaultValue: sequelize.literal("nextval('ticket_number')") },
-    sawId: whole,
-    stage: words,
-    version: { ...whole, defaultValue: 1 },
-    wood: words,
-    useRate: words,
-    complaint: words,
-    hardened: words,
-    marks: json,
-    consent: yesNo,
-    overrideReason: words,
-    verdict: words,
-    reasons: json,
-    promisedOn: day,
-    quoteLow: measure,
-    quoteHigh: measure,
-    currency: words,
-    openedBy: whole,
-    openedAt: moment,
-    closedBy: { ...whole, allowNull: true },
-    closedAt: maybeMoment,
-    charged: maybeMeasure,
-    handoverNote: maybeWords,
-  }));
+  sequelize.define<TicketRow>(
+    'ticket',
+    columns({
+      id,
+      number: { ...whole, defaultValue: sequelize.literal("nextval('ticket_number')") },
+      sawId: whole,
+      stage: words,
+      version: { ...whole, defaultValue: 1 },
+      wood: words,
+      useRate: words,
+      complaint: words,
+      hardened: words,
+      marks: json,
+      consent: yesNo,
+      overrideReason: words,
+      verdict: words,
+      reasons: json,
+      promisedOn: day,
+      quoteLow: measure,
+      quoteHigh: measure,
+      currency: words,
+      openedBy: whole,
+      openedAt: moment,
+      closedBy: { ...whole, allowNull: true },
+      closedAt: maybeMoment,
+      charged: maybeMeasure,
+      handoverNote: maybeWords,
+    }),
+  );

@@ -19,7 +19,13 @@ async function customerIdFor(db: Database, wanted: NewTicket['customer'], by: nu
   return found.id;
 }
 
-async function sawFor(db: Database, wanted: NewTicket['saw'], customerId: number, by: number, t: Transaction): Promise<SawRow> {
+async function sawFor(
+  db: Database,
+  wanted: NewTicket['saw'],
+  customerId: number,
+  by: number,
+  t: Transaction,
+): Promise<SawRow> {
   if ('id' in wanted) {
     const found = await db.models.Saw.findOne({ where: { id: wanted.id, customerId }, transaction: t });
     if (!found) throw new Problem('not-found', 'That saw does not belong to this customer.');
@@ -39,7 +45,11 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
       const saw = await sawFor(db, wanted.saw, customerId, by, t);
       const { intake, decision } = wanted;
       const { verdict, reasons } = triage({ family: saw.family, backFixing: saw.backFixing, ...intake });
-      refuseDecision(wanted, verdict, reasons.some((r) => r.needsConsent));
+      refuseDecision(
+        wanted,
+        verdict,
+        reasons.some((r) => r.needsConsent),
+      );
       const kinds = intake.marks.map((m) => m.kind);
       const minutes = counterMinutes(
         teethOnLine(saw.toothLineMm, saw.pitchMm),
@@ -67,7 +77,10 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
     });
   } catch (error) {
     if (error instanceof UniqueConstraintError) {
-      throw new Problem('saw-in-shop', 'This saw is in the shop already on an open ticket. Open that one from the rack.');
+      throw new Problem(
+        'saw-in-shop',
+        'This saw is in the shop already on an open ticket. Open that one from the rack.',
+      );
     }
     throw error;
   }

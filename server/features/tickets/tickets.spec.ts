@@ -15,7 +15,9 @@ describe('tickets at the counter', () => {
     const answer = await shop.send('post', '/api/tickets', newTicketBody());
     const dossier = answer.body as Dossier;
     expect(answer.status).toBe(201);
-    expect(dossier.ticket).toEqual(jasmine.objectContaining({ stage: 'measure', verdict: 'take', openedBy: 'First Hand' }));
+    expect(dossier.ticket).toEqual(
+      jasmine.objectContaining({ stage: 'measure', verdict: 'take', openedBy: 'First Hand' }),
+    );
     expect(dossier.saw.pitchMm).toBeCloseTo(25.4 / 14, 9);
     expect(dossier.ticket.quoteHigh).toBeGreaterThan(dossier.ticket.quoteLow - 1e-9);
     const rack = (await shop.send('get', '/api/rack')).body as RackRow[];
@@ -25,7 +27,11 @@ describe('tickets at the counter', () => {
   it('names every field that does not fit and saves nothing', async () => {
     const before = await counts();
     const wanted = newTicketBody({ promisedOn: 'soon' });
-    const body = { ...wanted, saw: { ...wanted.saw, plateThicknessMm: -1 }, customer: { name: ' ', phone: '', email: '' } };
+    const body = {
+      ...wanted,
+      saw: { ...wanted.saw, plateThicknessMm: -1 },
+      customer: { name: ' ', phone: '', email: '' },
+    };
     const answer = await shop.send('post', '/api/tickets', body);
     expect(answer.status).toBe(400);
     expect(answer.type).toBe('application/problem+json');
@@ -49,7 +55,9 @@ describe('tickets at the counter', () => {
     const hard = newTicketBody({ hardened: 'yes' });
     expect((await shop.send('post', '/api/tickets', hard)).status).toBe(400);
     const declined = await shop.send('post', '/api/tickets', { ...hard, decision: 'decline' });
-    expect((declined.body as Dossier).ticket).toEqual(jasmine.objectContaining({ stage: 'declined', closedBy: 'First Hand' }));
+    expect((declined.body as Dossier).ticket).toEqual(
+      jasmine.objectContaining({ stage: 'declined', closedBy: 'First Hand' }),
+    );
     const kink = newTicketBody({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }] });
     expect(((await shop.send('post', '/api/tickets', kink)).body as { code: string }).code).toBe('consent-missing');
     const agreed = newTicketBody({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }], consent: true });
@@ -59,7 +67,10 @@ describe('tickets at the counter', () => {
   it('never opens two tickets on one saw', async () => {
     const first = await ticketAt(shop, 'measure');
     const again = { ...newTicketBody(), customer: { id: first.customer.id }, saw: { id: first.saw.id } };
-    const both = await Promise.all([shop.send('post', '/api/tickets', again), shop.send('post', '/api/tickets', again)]);
+    const both = await Promise.all([
+      shop.send('post', '/api/tickets', again),
+      shop.send('post', '/api/tickets', again),
+    ]);
     expect(both.map((a) => (a.body as { code: string }).code)).toEqual(['saw-in-shop', 'saw-in-shop']);
   });
 
@@ -74,7 +85,9 @@ describe('tickets at the counter', () => {
   });
 
   it('answers nobody and nothing plainly', async () => {
-    expect(((await shop.send('post', '/api/tickets', newTicketBody(), 999)).body as { code: string }).code).toBe('person-unknown');
+    expect(((await shop.send('post', '/api/tickets', newTicketBody(), 999)).body as { code: string }).code).toBe(
+      'person-unknown',
+    );
     expect((await shop.send('get', '/api/tickets/999999')).status).toBe(404);
     expect((await shop.send('get', '/api/tickets/abc')).status).toBe(400);
     expect((await shop.send('get', '/api/nothing')).status).toBe(404);
@@ -86,7 +99,9 @@ describe('tickets at the counter', () => {
       { name: 'Robert"); DROP TABLE saw;--', phone: '', email: '', createdBy: shop.person },
     ]);
     const names = async (typed: string): Promise<string[]> =>
-      ((await shop.send('get', `/api/customers?typed=${encodeURIComponent(typed)}`)).body as { name: string }[]).map((c) => c.name);
+      ((await shop.send('get', `/api/customers?typed=${encodeURIComponent(typed)}`)).body as { name: string }[]).map(
+        (c) => c.name,
+      );
     expect(await names('søren')).toEqual(['Søren 100% Ibs_gaard']);
     expect(await names('778899')).toEqual(['Søren 100% Ibs_gaard']);
     expect(await names('0% I')).toEqual(['Søren 100% Ibs_gaard']);

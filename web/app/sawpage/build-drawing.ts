@@ -44,9 +44,21 @@ export function baseDrawing(dossier: Dossier, readings: readonly ToothReading[],
 type Say = (mm: number) => string;
 
 /** Height over the least-squares line through the tips. */
-export function heightLane(readings: readonly ToothReading[], say: Say, before: readonly ToothReading[] | null = null): Lane {
+export function heightLane(
+  readings: readonly ToothReading[],
+  say: Say,
+  before: readonly ToothReading[] | null = null,
+): Lane {
   const values = overTheirLine(readings);
-  return { id: 'height', name: 'Height', values, before: before && matched(readings, before, overTheirLine(before)), kind: 'bars', limit: NaN, say };
+  return {
+    id: 'height',
+    name: 'Height',
+    values,
+    before: before && matched(readings, before, overTheirLine(before)),
+    kind: 'bars',
+    limit: NaN,
+    say,
+  };
 }
 
 /** Spacing to the tooth before, less the pitches between. */
@@ -64,13 +76,34 @@ export function spacingLane(
       return previous ? r.xMm - previous.xMm - (r.tooth - previous.tooth) * pitchMm : NaN;
     });
   };
-  return { id: 'spacing', name: 'Spacing', values: off(readings), before: before && matched(readings, before, off(before)), kind: 'bars', limit, say };
+  return {
+    id: 'spacing',
+    name: 'Spacing',
+    values: off(readings),
+    before: before && matched(readings, before, off(before)),
+    kind: 'bars',
+    limit,
+    say,
+  };
 }
 
 /** Set per side, left above, right below. */
-export function setLane(readings: readonly ToothReading[], say: Say, before: readonly ToothReading[] | null = null): Lane {
-  const sets = (all: readonly ToothReading[]): Float64Array => Float64Array.from(standingTeeth(all), (r) => r.setMm ?? NaN);
-  return { id: 'set', name: 'Set', values: sets(readings), before: before && matched(readings, before, sets(before)), kind: 'sides', limit: NaN, say };
+export function setLane(
+  readings: readonly ToothReading[],
+  say: Say,
+  before: readonly ToothReading[] | null = null,
+): Lane {
+  const sets = (all: readonly ToothReading[]): Float64Array =>
+    Float64Array.from(standingTeeth(all), (r) => r.setMm ?? NaN);
+  return {
+    id: 'set',
+    name: 'Set',
+    values: sets(readings),
+    before: before && matched(readings, before, sets(before)),
+    kind: 'sides',
+    limit: NaN,
+    say,
+  };
 }
 
 /** Values of one measuring in the order of another's teeth. */

@@ -1,5 +1,16 @@
 import type { ElementRef, OnDestroy } from '@angular/core';
-import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
 import type { ZoomTransform } from 'd3-zoom';
@@ -7,8 +18,8 @@ import { zoom, zoomIdentity } from 'd3-zoom';
 import { DepthGrip } from './depth-grip';
 import { drawAxis } from './draw/draw-axis';
 import { drawLanes } from './draw/draw-lanes';
-import type { Sheet } from './draw/draw-saw';
 import { drawSaw } from './draw/draw-saw';
+import type { Sheet } from './draw/sheet';
 import { layoutFor } from './draw/layout';
 import type { Palette } from './draw/palette';
 import { readPalette } from './draw/palette';
@@ -102,7 +113,15 @@ export class SawLine implements OnDestroy {
     this.watchers.push(resize, skin);
     const width = Math.max(480, element.clientWidth);
     this.width.set(width);
-    this.zoomer.extent([[0, 0], [width, 400]]).translateExtent([[0, 0], [width, 400]]);
+    this.zoomer
+      .extent([
+        [0, 0],
+        [width, 400],
+      ])
+      .translateExtent([
+        [0, 0],
+        [width, 400],
+      ]);
     const remembered = this.memory.read(this.ticket());
     const selection = select(element).call(this.zoomer);
     if (remembered) selection.call(this.zoomer.transform, zoomIdentity.translate(remembered.x, 0).scale(remembered.k));

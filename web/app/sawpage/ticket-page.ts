@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, numberAttribute, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  numberAttribute,
+  signal,
+  untracked,
+} from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -42,7 +52,8 @@ export class TicketPage {
       // An edit that went through closes the slip; one that was refused stays as typed.
       const dossier = this.dossier();
       const slip = untracked(this.editing);
-      if (slip && dossier?.ticket.complaint === slip.complaint && dossier.ticket.promisedOn === slip.promisedOn) this.editing.set(null);
+      if (slip && dossier?.ticket.complaint === slip.complaint && dossier.ticket.promisedOn === slip.promisedOn)
+        this.editing.set(null);
     });
   }
 
@@ -73,7 +84,9 @@ export class TicketPage {
   /** Theirs, where the refusal brought it along and the slip is open. */
   protected readonly theirs = computed<Dossier | null>(() => {
     const refusal = this.refusal();
-    return refusal?.code === 'edited-elsewhere' && this.editing() ? ((refusal.current as Dossier | undefined) ?? null) : null;
+    return refusal?.code === 'edited-elsewhere' && this.editing()
+      ? ((refusal.current as Dossier | undefined) ?? null)
+      : null;
   });
 
   protected readonly differences = computed<Difference[]>(() => {
@@ -82,7 +95,11 @@ export class TicketPage {
     const rows = [
       { what: 'Complaint', mine: slip.complaint, theirs: theirs.ticket.complaint },
       { what: 'Promised', mine: slip.promisedOn, theirs: theirs.ticket.promisedOn },
-      { what: 'Stage', mine: this.names[this.dossier()?.ticket.stage ?? 'measure'], theirs: this.names[theirs.ticket.stage] },
+      {
+        what: 'Stage',
+        mine: this.names[this.dossier()?.ticket.stage ?? 'measure'],
+        theirs: this.names[theirs.ticket.stage],
+      },
     ];
     return rows.filter((row) => row.mine !== row.theirs);
   });

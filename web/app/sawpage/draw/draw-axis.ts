@@ -1,5 +1,5 @@
 import type { SawDrawing } from '../drawing';
-import type { Sheet } from './draw-saw';
+import type { Sheet } from './sheet';
 
 /** Heel, toe and tooth numbers along the axis. */
 export function drawAxis(sheet: Sheet, drawing: SawDrawing): void {

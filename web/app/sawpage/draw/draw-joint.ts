@@ -1,6 +1,6 @@
 import type { SawDrawing } from '../drawing';
-import { FINEST_PX } from './draw-saw';
-import type { Sheet } from './draw-saw';
+import { FINEST_PX } from './sheet';
+import type { Sheet } from './sheet';
 import { yPx } from './layout';
 
 /** The joint line in brass, the bright flats it leaves, and where each point is to end. */

@@ -1,5 +1,5 @@
 import type { Lane, SawDrawing } from '../drawing';
-import type { Sheet } from './draw-saw';
+import type { Sheet } from './sheet';
 
 /** The lanes under the saw, each scaled to its own largest value. */
 export function drawLanes(sheet: Sheet, drawing: SawDrawing): void {
@@ -59,7 +59,14 @@ function greatest(lane: Lane): number {
 }
 
 /** One bar a tooth, or one span a px column where teeth are finer than that. */
-function drawBars(sheet: Sheet, drawing: SawDrawing, lane: Lane, values: Float64Array, frame: Frame, behind: boolean): void {
+function drawBars(
+  sheet: Sheet,
+  drawing: SawDrawing,
+  lane: Lane,
+  values: Float64Array,
+  frame: Frame,
+  behind: boolean,
+): void {
   const { context: c, palette, x, first, last, pxPerTooth } = sheet;
   const width = Math.max(1, Math.min(7, pxPerTooth * 0.45)) * (behind ? 1.8 : 1);
   let column = NaN;
@@ -68,7 +75,12 @@ function drawBars(sheet: Sheet, drawing: SawDrawing, lane: Lane, values: Float64
     if (Number.isNaN(column)) return;
     const out = Math.max(Math.abs(low), Math.abs(high)) > lane.limit;
     c.fillStyle = behind ? palette.plate : out ? palette.lead : palette.ink;
-    c.fillRect(column - width / 2, frame.zero - high * frame.pxPerUnit, width, Math.max(1, (high - low) * frame.pxPerUnit));
+    c.fillRect(
+      column - width / 2,
+      frame.zero - high * frame.pxPerUnit,
+      width,
+      Math.max(1, (high - low) * frame.pxPerUnit),
+    );
   };
   for (let i = first; i <= last; i++) {
     const raw = values[i];

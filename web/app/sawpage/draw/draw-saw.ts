@@ -1,23 +1,8 @@
 import type { SawDrawing } from '../drawing';
 import { drawJoint } from './draw-joint';
-import type { Layout } from './layout';
 import { yPx } from './layout';
-import type { Palette } from './palette';
-
-export interface Sheet {
-  readonly context: CanvasRenderingContext2D;
-  readonly palette: Palette;
-  readonly layout: Layout;
-  /** px from mm along the tooth line, zoom and position in it. */
-  readonly x: (mm: number) => number;
-  /** Index of the first and last tooth on the sheet. */
-  readonly first: number;
-  readonly last: number;
-  /** px a tooth: below 2 only the outline of many teeth is drawn. */
-  readonly pxPerTooth: number;
-}
-
-export const FINEST_PX = 2;
+import { FINEST_PX } from './sheet';
+import type { Sheet } from './sheet';
 
 /** Plate, back and handle, then teeth, joint line, flats and the place being worked on. */
 export function drawSaw(sheet: Sheet, drawing: SawDrawing): void {
@@ -79,9 +64,16 @@ function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
     const after = gulletAfter(drawing, i);
     const lonely = i === 0 || tooth - (drawing.teeth[i - 1] as number) > 1;
     const before = lonely
-      ? { xMm: (drawing.xMm[i] as number) - drawing.toothHeightMm * drawing.tanBack, yMm: (drawing.yMm[i] as number) - drawing.toothHeightMm }
+      ? {
+          xMm: (drawing.xMm[i] as number) - drawing.toothHeightMm * drawing.tanBack,
+          yMm: (drawing.yMm[i] as number) - drawing.toothHeightMm,
+        }
       : gulletAfter(drawing, i - 1);
-    c.fillStyle = drawing.work?.todo.has(tooth) ? palette.ink : drawing.work?.done.has(tooth) ? palette.steelBright : palette.steel;
+    c.fillStyle = drawing.work?.todo.has(tooth)
+      ? palette.ink
+      : drawing.work?.done.has(tooth)
+        ? palette.steelBright
+        : palette.steel;
     if (drawing.broken.has(tooth)) c.fillStyle = palette.lead;
     c.beginPath();
     c.moveTo(x(before.xMm), layout.plateTop);

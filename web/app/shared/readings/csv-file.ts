@@ -5,7 +5,9 @@ import type { ToothReading } from '@odontis/core/saw/tooth-reading';
 
 /** CSV text into readings; papaparse finds the delimiter and takes quotes apart. */
 export function parseReadings(text: string, pitchMm: number): CsvResult {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd(), { delimitersToGuess: [',', ';', '\t', '|'] });
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd(), {
+    delimitersToGuess: [',', ';', '\t', '|'],
+  });
   return readingsFromRows(parsed.data, pitchMm);
 }
 

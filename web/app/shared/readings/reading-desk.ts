@@ -1,6 +1,16 @@
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { CsvFault } from '@odontis/contract/readings-csv';
@@ -24,7 +34,14 @@ const COLUMNS: readonly { id: Column; name: string; asks: string }[] = [
 @Component({
   selector: 'od-reading-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkVirtualScrollViewport, CdkFixedSizeVirtualScroll, CdkVirtualForOf, MatButton, MatButtonToggleModule, Notice],
+  imports: [
+    CdkVirtualScrollViewport,
+    CdkFixedSizeVirtualScroll,
+    CdkVirtualForOf,
+    MatButton,
+    MatButtonToggleModule,
+    Notice,
+  ],
   templateUrl: './reading-desk.html',
   styleUrl: './reading-desk.scss',
   host: { '(document:keydown)': 'shortcut($event)', '(paste)': 'pasted($event)' },
@@ -54,7 +71,11 @@ export class ReadingDesk {
     if (text === 'b') return 'broken tooth';
     if (text === 'm') return 'missing tooth';
     const read = parseLength(text, this.unit());
-    return read.ok ? (this.sheet().column() === 'place' ? this.speech.long(read.mm) : this.speech.fine(read.mm)) : 'not a length yet';
+    return read.ok
+      ? this.sheet().column() === 'place'
+        ? this.speech.plate(read.mm)
+        : this.speech.fine(read.mm)
+      : 'not a length yet';
   });
 
   constructor() {
@@ -80,12 +101,16 @@ export class ReadingDesk {
     else {
       const read = parseLength(text, this.unit());
       if (!read.ok) {
-        this.slip.set(`"${text}" is not a length. Type a number such as 4, 0.004, 1/64 or 0.1 mm; b for broken, m for missing.`);
+        this.slip.set(
+          `"${text}" is not a length. Type a number such as 4, 0.004, 1/64 or 0.1 mm; b for broken, m for missing.`,
+        );
         return;
       }
       sheet.key(read.mm);
     }
     this.typed.set('');
+    // At once, not at the next redraw: a fast hand is already typing the next value.
+    this.entry().nativeElement.value = '';
     this.show.emit(sheet.cursor());
   }
 
@@ -100,7 +125,8 @@ export class ReadingDesk {
   protected shortcut(event: KeyboardEvent): void {
     if (!(event.ctrlKey || event.metaKey)) return;
     if (event.key.toLowerCase() === 'z' && !event.shiftKey) this.sheet().undo();
-    else if (event.key.toLowerCase() === 'y' || (event.key.toLowerCase() === 'z' && event.shiftKey)) this.sheet().redo();
+    else if (event.key.toLowerCase() === 'y' || (event.key.toLowerCase() === 'z' && event.shiftKey))
+      this.sheet().redo();
     else return;
     event.preventDefault();
   }

@@ -121,12 +121,16 @@ export class ReadingKeeper {
     const theirs = this.theirs();
     if (!theirs) return [];
     const say = (r: ToothReading | undefined): string =>
-      r ? `${r.kind === 'tooth' ? '' : `${r.kind}, `}${this.speech.fine(r.yMm)}${r.setMm ? `, set ${this.speech.fine(r.setMm)}` : ''}` : 'not measured';
+      r
+        ? `${r.kind === 'tooth' ? '' : `${r.kind}, `}${this.speech.fine(r.yMm)}${r.setMm ? `, set ${this.speech.fine(r.setMm)}` : ''}`
+        : 'not measured';
     const mine = this.readings();
     const count = Math.max(mine.length, theirs.readings.length);
-    return Array.from({ length: count }, (_, i) => ({ what: `Tooth ${i + 1}`, mine: say(mine[i]), theirs: say(theirs.readings[i] as ToothReading) })).filter(
-      (row) => row.mine !== row.theirs,
-    );
+    return Array.from({ length: count }, (_, i) => ({
+      what: `Tooth ${i + 1}`,
+      mine: say(mine[i]),
+      theirs: say(theirs.readings[i] as ToothReading),
+    })).filter((row) => row.mine !== row.theirs);
   });
 
   keepMine(): void {

@@ -47,7 +47,13 @@ export class ReadingSheet {
     const column = this.column();
     const now = this.lines()[at] ?? this.fresh(at);
     const value: Partial<ToothReading> =
-      column === 'gap' ? { yMm: 0 - mm } : column === 'height' ? { yMm: mm } : column === 'place' ? { xMm: mm } : { setMm: mm };
+      column === 'gap'
+        ? { yMm: 0 - mm }
+        : column === 'height'
+          ? { yMm: mm }
+          : column === 'place'
+            ? { xMm: mm }
+            : { setMm: mm };
     const kind = now.kind === 'missing' && column !== 'place' ? 'tooth' : now.kind;
     this.put(at, { ...now, ...value, kind });
     this.cursor.set(at + 1);
@@ -73,7 +79,11 @@ export class ReadingSheet {
 
   /** Set per side for all teeth of one side, such as measured on a few. */
   setSide(lean: 'left' | 'right', mm: number): void {
-    this.replace(this.lines().map((r) => ((r.lean ?? alternate(r.tooth)) === lean && r.kind === 'tooth' ? { ...r, setMm: mm } : r)));
+    this.replace(
+      this.lines().map((r) =>
+        (r.lean ?? alternate(r.tooth)) === lean && r.kind === 'tooth' ? { ...r, setMm: mm } : r,
+      ),
+    );
   }
 
   /** Tooth 1 leans there, the others by turns. */
@@ -123,7 +133,15 @@ export class ReadingSheet {
   private fresh(index: number): ToothReading {
     const before = this.lines()[index - 1];
     const lean = before ? ((before.lean ?? alternate(before.tooth)) === 'left' ? 'right' : 'left') : 'left';
-    return { tooth: index + 1, xMm: (before?.xMm ?? -this.pitchMm) + this.pitchMm, yMm: 0, lean, setMm: null, kind: 'tooth', note: null };
+    return {
+      tooth: index + 1,
+      xMm: (before?.xMm ?? -this.pitchMm) + this.pitchMm,
+      yMm: 0,
+      lean,
+      setMm: null,
+      kind: 'tooth',
+      note: null,
+    };
   }
 
   private placed(lines: ToothReading[], from: number): ToothReading[] {

@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DateTime } from 'luxon';
 import type { ReasonInput } from '@odontis/core/reason/reason';
-import { formatNumber } from '@odontis/core/units/length';
+import { formatLength, formatNumber } from '@odontis/core/units/length';
 import { sayFine, sayFleam, sayLong, sayPitch, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import { shopFeature } from '../state/shop.feature';
@@ -14,6 +14,11 @@ const UNTIL_LOADED: ShopSpeech = {
   fleamSpeech: 'off-square',
 };
 
+const sayMinutes = (whole: number): string => {
+  if (whole < 60) return `${whole} min`;
+  return whole % 60 === 0 ? `${whole / 60} h` : `${Math.floor(whole / 60)} h ${whole % 60} min`;
+};
+
 /** Numbers in this shop's own words; a change in the shop book shows at once everywhere. */
 @Injectable({ providedIn: 'root' })
 export class Speech {
@@ -23,14 +28,15 @@ export class Speech {
   readonly unit = computed(() => this.speech().lengthUnit);
 
   fine = (mm: number): string => sayFine(mm, this.speech());
+  /** One digit more, for errors and rates. */
+  finer = (mm: number): string => formatLength(mm, this.unit(), this.unit() === 'mm' ? 4 : 2);
   long = (mm: number): string => sayLong(mm, this.speech());
   plate = (mm: number): string => sayPlate(mm, this.speech());
   pitch = (mm: number): string => sayPitch(mm, this.speech());
   rake = (deg: number): string => sayRake(deg, this.speech());
   fleam = (deg: number): string => sayFleam(deg, this.speech());
   money = (amount: number, currency = this.book()?.rates.currency ?? ''): string => `${currency} ${amount.toFixed(2)}`;
-  minutes = (minutes: number): string =>
-    minutes < 60 ? `${Math.round(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`;
+  minutes = (minutes: number): string => sayMinutes(Math.round(minutes));
   share = (share: number): string => `${formatNumber(share * 100, 1).replace(/\.0$/, '')} %`;
   day = (iso: string): string => DateTime.fromISO(iso).toFormat('ccc d LLL');
   fullDay = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLLL yyyy');

@@ -48,7 +48,12 @@ export const shopFeature = createFeature({
     })),
     on(ShopPage.personChosen, (state, { id }): ShopState => ({ ...state, personId: id })),
     on(ShopPage.bookChanged, (state): ShopState => ({ ...state, keeping: true, refusal: null })),
-    on(ShopCalls.bookKept, ShopPage.theirsTaken, (state, { shop }): ShopState => ({ ...state, shop, keeping: false, refusal: null })),
+    on(ShopCalls.bookKept, ShopPage.theirsTaken, (state, { shop }): ShopState => ({
+      ...state,
+      shop,
+      keeping: false,
+      refusal: null,
+    })),
     on(ShopPage.peopleChanged, (state, { people }): ShopState => ({ ...state, people })),
     on(ShopCalls.refused, (state, { refusal }): ShopState => ({ ...state, refusal, keeping: false })),
     on(ShopPage.refusalRead, (state): ShopState => ({ ...state, refusal: null })),

@@ -64,7 +64,12 @@ export const ticketFeature = createFeature({
     on(TicketCalls.loaded, TicketCalls.changed, (state, { dossier }): TicketState =>
       dossier.ticket.id === state.wantedId ? { ...state, dossier, busy: false, refusal: null } : state,
     ),
-    on(TicketPageEvents.theirsTaken, (state, { dossier }): TicketState => ({ ...state, dossier, busy: false, refusal: null })),
+    on(TicketPageEvents.theirsTaken, (state, { dossier }): TicketState => ({
+      ...state,
+      dossier,
+      busy: false,
+      refusal: null,
+    })),
     on(TicketCalls.refused, (state, { refusal }): TicketState => ({ ...state, refusal, busy: false })),
     on(TicketPageEvents.refusalRead, (state): TicketState => ({ ...state, refusal: null })),
     on(TicketPageEvents.benchCaughtUp, (state, { id, state: bench }): TicketState => {

@@ -8,7 +8,9 @@ import { Speech } from '../speech/speech';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <details>
-      <summary><span class="visually-hidden">{{ reason().what }}: </span>why?</summary>
+      <summary>
+        <span class="visually-hidden">{{ reason().what }}: </span>why?
+      </summary>
       <div class="slip">
         <strong>{{ reason().what }}</strong>
         <p>{{ reason().formula }}</p>

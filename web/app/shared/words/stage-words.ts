@@ -25,5 +25,4 @@ export const STAGE_WAITS: Record<Stage, string> = {
 export const STAGE_PAGES = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
 export type StagePage = (typeof STAGE_PAGES)[number];
 
-export const pageOf = (stage: Stage): StagePage =>
-  stage === 'closed' || stage === 'declined' ? 'handover' : stage;
+export const pageOf = (stage: Stage): StagePage => (stage === 'closed' || stage === 'declined' ? 'handover' : stage);

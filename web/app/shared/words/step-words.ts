@@ -17,7 +17,8 @@ export const STEP_NAMES: Record<StepKind, string> = {
 
 /** A step's name with its number aimed at, as it stands in lists. */
 export function stepTitle(step: PlanStep, speech: Speech): string {
-  const side = step.standOn === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.standOn}` : `, from the ${step.standOn}`;
+  const side =
+    step.standOn === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.standOn}` : `, from the ${step.standOn}`;
   if (step.kind === 'joint') return `Joint ${speech.fine(step.targetMm ?? 0)}`;
   return `${STEP_NAMES[step.kind]}${side}`;
 }
@@ -49,8 +50,12 @@ export function stepSays(step: PlanStep, speech: Speech, book: ShopBook | null):
 
 function filingSays(step: PlanStep, book: ShopBook | null): string {
   const stand = step.standOn === null ? 'File level and square across' : `Stand on the ${step.standOn}`;
-  const tip = step.tipTowards === 'across' || step.tipTowards === null ? '' : `, tip of the file towards the ${step.tipTowards}`;
-  const between = book?.habits.betweenStrokes === 'draw-back' ? 'draw it back lightly in the gullet' : 'lift the file clear on the way back';
+  const tip =
+    step.tipTowards === 'across' || step.tipTowards === null ? '' : `, tip of the file towards the ${step.tipTowards}`;
+  const between =
+    book?.habits.betweenStrokes === 'draw-back'
+      ? 'draw it back lightly in the gullet'
+      : 'lift the file clear on the way back';
   return `${stand}${tip}; ${between}.`;
 }
 

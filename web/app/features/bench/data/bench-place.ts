@@ -19,7 +19,11 @@ export function placeOf(stops: number, done: ReadonlySet<number>): number {
 }
 
 /** The present step's gullets or teeth, done and to do. */
-export function workOf(walk: readonly PlanStop[], done: ReadonlySet<number>, step: number): { done: Set<number>; todo: Set<number> } {
+export function workOf(
+  walk: readonly PlanStop[],
+  done: ReadonlySet<number>,
+  step: number,
+): { done: Set<number>; todo: Set<number> } {
   const work = { done: new Set<number>(), todo: new Set<number>() };
   for (const stop of walk) if (stop.step === step) (done.has(stop.index) ? work.done : work.todo).add(stop.at);
   return work;

@@ -49,7 +49,8 @@ export class BenchQueue {
     this.caughtUp = caughtUp;
     const db = await this.drawer;
     const left = await db.getAllFromIndex('presses', 'ticket', ticketId);
-    for (const press of left.filter((p) => p.planId !== planId)) if (press.seq !== undefined) await db.delete('presses', press.seq);
+    for (const press of left.filter((p) => p.planId !== planId))
+      if (press.seq !== undefined) await db.delete('presses', press.seq);
     this.waiting.set(left.filter((p) => p.planId === planId));
     if (this.waiting().length > 0) void this.send();
   }
@@ -76,7 +77,9 @@ export class BenchQueue {
     if (!first) return;
     this.sending = true;
     try {
-      const state = await firstValueFrom(this.api.bench(first.ticketId, { planId: first.planId, events: batch.map((p) => p.event) }));
+      const state = await firstValueFrom(
+        this.api.bench(first.ticketId, { planId: first.planId, events: batch.map((p) => p.event) }),
+      );
       const db = await this.drawer;
       for (const press of batch) await db.delete('presses', press.seq as number);
       // First what the server now holds, then out of the waiting list: the place never jumps back.

@@ -59,7 +59,12 @@ export class BenchPage implements OnDestroy {
     effect(() => {
       const [id, planId] = [this.dossier()?.ticket.id, this.planId()];
       if (id === undefined || planId === null) return;
-      untracked(() => void this.queue.open(id, planId, (state) => this.store.dispatch(TicketPageEvents.benchCaughtUp({ id, state }))));
+      untracked(
+        () =>
+          void this.queue.open(id, planId, (state) =>
+            this.store.dispatch(TicketPageEvents.benchCaughtUp({ id, state })),
+          ),
+      );
     });
     effect(() => this.draw());
   }
@@ -74,7 +79,8 @@ export class BenchPage implements OnDestroy {
     const base = baseDrawing(dossier, accepted.inputs.readings, accepted.plan.tooth);
     this.sheet.drawing.set({
       ...base,
-      joint: accepted.plan.work === 'tune' ? { alphaMm: accepted.plan.lineAlphaMm, beta: accepted.plan.lineBeta } : null,
+      joint:
+        accepted.plan.work === 'tune' ? { alphaMm: accepted.plan.lineAlphaMm, beta: accepted.plan.lineBeta } : null,
       work: step && step.unit !== 'whole' ? workOf(this.walk(), this.done(), this.stepIndex()) : null,
       current: stop && step && step.unit !== 'whole' ? { at: stop.at, unit: step.unit } : null,
     });

@@ -15,7 +15,9 @@ import type { PlanStep } from '@odontis/core/plan/steps';
         <path d="M130 14 L119 40 L141 40 Z" fill="var(--ink)" />
         <rect x="124" y="122" width="12" height="24" rx="5" fill="var(--handle)" />
       </g>
-      <text x="10" [attr.y]="standsLeft() ? 22 : 142" class="stand">{{ step().standOn === null ? '' : 'you, on the ' + step().standOn }}</text>
+      <text x="10" [attr.y]="standsLeft() ? 22 : 142" class="stand">
+        {{ step().standOn === null ? '' : 'you, on the ' + step().standOn }}
+      </text>
     </svg>
   `,
   styles: `

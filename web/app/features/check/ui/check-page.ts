@@ -94,10 +94,15 @@ export class CheckPage {
 
   /** "2.5 2.6 2.4": set of a few teeth of one side, from the heel on. */
   protected typeSet(lean: 'left' | 'right', text: string): void {
-    const words = text.trim().split(/[\s;]+/).filter((word) => word !== '');
+    const words = text
+      .trim()
+      .split(/[\s;]+/)
+      .filter((word) => word !== '');
     const values = words.map((word) => parseLength(word, this.speech.unit()));
     const bad = words.find((_, i) => values[i]?.ok === false);
-    this.slip.set(bad === undefined ? null : `"${bad}" is not a set. Type numbers with a space between, such as 2.5 2.6 2.4.`);
+    this.slip.set(
+      bad === undefined ? null : `"${bad}" is not a set. Type numbers with a space between, such as 2.5 2.6 2.4.`,
+    );
     const sheet = this.keeper.sheet();
     if (bad !== undefined || !sheet) return;
     let next = 0;

@@ -91,7 +91,10 @@ export function lengthMm(text: string, unit: LengthUnit): number {
 export function toNewTicket(draft: CounterDraft, speech: ShopSpeech, decision: NewTicket['decision']): unknown {
   const unit: LengthUnit = speech.lengthUnit === 'thou' ? 'inch' : 'mm';
   return {
-    customer: draft.customerId !== null ? { id: draft.customerId } : { name: draft.customerName, phone: draft.phone, email: draft.email },
+    customer:
+      draft.customerId !== null
+        ? { id: draft.customerId }
+        : { name: draft.customerName, phone: draft.phone, email: draft.email },
     saw:
       draft.sawId !== null
         ? { id: draft.sawId }

@@ -36,8 +36,17 @@ const USUAL_DAYS = 5;
   selector: 'od-counter-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    MatAutocompleteModule, MatButton, MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput,
-    RouterLink, Notice, Why, PlatePicture, SawGlyph,
+    MatAutocompleteModule,
+    MatButton,
+    MatButtonToggleModule,
+    MatCheckbox,
+    MatFormFieldModule,
+    MatInput,
+    RouterLink,
+    Notice,
+    Why,
+    PlatePicture,
+    SawGlyph,
   ],
   templateUrl: './counter-page.html',
   styleUrl: './counter-page.scss',
@@ -47,7 +56,9 @@ export class CounterPage {
   protected readonly speech = inject(Speech);
   protected readonly patterns = SAW_PATTERNS;
   private readonly usualDay = DateTime.now().plus({ days: USUAL_DAYS }).toISODate();
-  protected readonly draft = linkedSignal<CounterDraft>(() => recallDraft() ?? emptyDraft(this.speech.speech().pointConvention, this.usualDay));
+  protected readonly draft = linkedSignal<CounterDraft>(
+    () => recallDraft() ?? emptyDraft(this.speech.speech().pointConvention, this.usualDay),
+  );
   protected readonly complaints = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly refused = signal<string | null>(null);
   protected readonly busy = signal(false);
@@ -63,7 +74,13 @@ export class CounterPage {
 
   protected readonly found = rxResource({
     params: () => (this.draft().customerId === null ? this.draft().customerName.trim() : ''),
-    stream: ({ params }) => (params.length < 2 ? of([]) : of(null).pipe(delay(120), switchMap(() => this.api.customers(params)))),
+    stream: ({ params }) =>
+      params.length < 2
+        ? of([])
+        : of(null).pipe(
+            delay(120),
+            switchMap(() => this.api.customers(params)),
+          ),
     defaultValue: [] as CustomerFound[],
   });
 
@@ -129,7 +146,8 @@ export class CounterPage {
     this.set({ customerId: null, customerName: name, sawId: null });
   }
 
-  protected readonly nameOf = (value: CustomerFound | string): string => (typeof value === 'string' ? value : value.name);
+  protected readonly nameOf = (value: CustomerFound | string): string =>
+    typeof value === 'string' ? value : value.name;
 
   protected wrong(path: string): string {
     return this.complaints().get(path) ?? '';
@@ -158,7 +176,11 @@ export class CounterPage {
 
   private tell(errors: readonly { path: string; message: string }[]): void {
     this.complaints.set(new Map(errors.map((e) => [e.path, e.message])));
-    this.refused.set(errors.length > 0 ? `${errors.length === 1 ? 'One thing is' : `${errors.length} things are`} missing or not right yet: ${errors[0]?.message}` : null);
+    this.refused.set(
+      errors.length > 0
+        ? `${errors.length === 1 ? 'One thing is' : `${errors.length} things are`} missing or not right yet: ${errors[0]?.message}`
+        : null,
+    );
   }
 
   protected next(): void {

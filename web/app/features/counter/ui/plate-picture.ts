@@ -21,7 +21,9 @@ export class PlatePicture {
   readonly backed = input.required<boolean>();
   readonly changed = output<readonly PlateMark[]>();
   private readonly picture = viewChild.required<ElementRef<SVGSVGElement>>('picture');
-  protected readonly kinds = computed(() => PLATE_MARKS.filter((kind) => (this.backed() ? true : kind !== 'bent-back' && kind !== 'wavy-line')));
+  protected readonly kinds = computed(() =>
+    PLATE_MARKS.filter((kind) => (this.backed() ? true : kind !== 'bent-back' && kind !== 'wavy-line')),
+  );
   protected readonly words = MARK_WORDS;
   protected readonly width = WIDTH;
   private readonly dragged = signal<number | null>(null);
@@ -36,7 +38,8 @@ export class PlatePicture {
   protected y = (mark: PlateMark): number => 6 + mark.down * (this.heel() + (this.toe() - this.heel()) * mark.along);
 
   protected add(kind: PlateMarkKind): void {
-    const down = kind === 'missing-teeth' || kind === 'crack' || kind === 'wavy-line' ? 0.95 : kind === 'bent-back' ? 0.05 : 0.5;
+    const down =
+      kind === 'missing-teeth' || kind === 'crack' || kind === 'wavy-line' ? 0.95 : kind === 'bent-back' ? 0.05 : 0.5;
     const along = kind === 'loose-handle' ? 0.02 : 0.5;
     this.changed.emit([...this.marks(), { kind, along, down }]);
   }
@@ -82,6 +85,8 @@ export class PlatePicture {
 
   private place(index: number, along: number, down: number): void {
     const inside = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 1000) / 1000;
-    this.changed.emit(this.marks().map((m, i) => (i === index ? { ...m, along: inside(along), down: inside(down) } : m)));
+    this.changed.emit(
+      this.marks().map((m, i) => (i === index ? { ...m, along: inside(along), down: inside(down) } : m)),
+    );
   }
 }

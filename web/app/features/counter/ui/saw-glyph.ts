@@ -25,7 +25,8 @@ export class SawGlyph {
     const toe = top + 6 + (plateDepthToeMm / 180) * 22;
     const teeth = Math.max(6, Math.round(points * 1.4));
     const zigzag = Array.from({ length: teeth }, (_, i) => {
-      const at = (k: number): string => `${(x + long - (long * k) / teeth).toFixed(1)} ${(toe + ((heel - toe) * k) / teeth).toFixed(1)}`;
+      const at = (k: number): string =>
+        `${(x + long - (long * k) / teeth).toFixed(1)} ${(toe + ((heel - toe) * k) / teeth).toFixed(1)}`;
       const tip = toe + ((heel - toe) * (i + 0.5)) / teeth + 26 / points;
       return `L${at(i)} L${(x + long - (long * (i + 0.2)) / teeth).toFixed(1)} ${tip.toFixed(1)}`;
     });

@@ -38,7 +38,9 @@ export class HandoverPage {
     return plan && book ? priceFor(plan.minutes, book.rates) : null;
   });
   protected readonly charged = linkedSignal(() => this.price()?.amount.toFixed(2) ?? '0');
-  protected readonly note = linkedSignal(() => (this.dossier()?.ticket.id ? 'Full strokes, no pressure; stop when it needs pushing.' : ''));
+  protected readonly note = linkedSignal(() =>
+    this.dossier()?.ticket.id ? 'Full strokes, no pressure; stop when it needs pushing.' : '',
+  );
   protected readonly next = computed(() => {
     const d = this.dossier();
     return d ? nextVisit(d.saw.family, d.ticket.useRate, d.plan?.plan.reset ?? false) : null;
@@ -60,7 +62,13 @@ export class HandoverPage {
     const shown = after ?? before ?? [];
     this.sheet.drawing.set({
       ...baseDrawing(dossier, shown, drawnTooth(dossier, habits)),
-      lanes: shown.length > 0 ? [heightLane(shown, this.speech.fine, after ? before : null), setLane(shown, this.speech.fine, after ? before : null)] : [],
+      lanes:
+        shown.length > 0
+          ? [
+              heightLane(shown, this.speech.fine, after ? before : null),
+              setLane(shown, this.speech.fine, after ? before : null),
+            ]
+          : [],
     });
   }
 
@@ -69,8 +77,13 @@ export class HandoverPage {
   }
 
   protected close(dossier: Dossier): void {
-    const closing = handover.safeParse({ version: dossier.ticket.version, charged: Number(this.charged().replace(',', '.') || NaN), note: this.note() });
+    const closing = handover.safeParse({
+      version: dossier.ticket.version,
+      charged: Number(this.charged().replace(',', '.') || NaN),
+      note: this.note(),
+    });
     this.slip.set(closing.success ? null : (closing.error.issues[0]?.message ?? null));
-    if (closing.success) this.store.dispatch(TicketPageEvents.handedOver({ id: dossier.ticket.id, handover: closing.data }));
+    if (closing.success)
+      this.store.dispatch(TicketPageEvents.handedOver({ id: dossier.ticket.id, handover: closing.data }));
   }
 }

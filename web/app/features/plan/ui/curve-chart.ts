@@ -1,5 +1,14 @@
 import type { ElementRef, OnDestroy } from '@angular/core';
-import { afterRenderEffect, ChangeDetectionStrategy, Component, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { DepthPoint } from '@odontis/core/line/depth-curve';
 import { lengthIn } from '@odontis/core/units/length';
 import type { EChartsType } from 'echarts/core';
@@ -16,7 +25,7 @@ import { Speech } from '../../../shared/speech/speech';
     }`,
   styles: `
     div {
-      height: 190px;
+      height: 215px;
     }
   `,
 })
@@ -35,7 +44,12 @@ export class CurveChart implements OnDestroy {
   constructor() {
     void this.load();
     afterRenderEffect(() => {
-      const [curve, depth, recommended, unit] = [this.curve(), this.depthMm(), this.recommendedMm(), this.speech.unit()];
+      const [curve, depth, recommended, unit] = [
+        this.curve(),
+        this.depthMm(),
+        this.recommendedMm(),
+        this.speech.unit(),
+      ];
       if (this.ready()) this.draw(curve, depth, recommended, unit);
     });
   }
@@ -52,11 +66,18 @@ export class CurveChart implements OnDestroy {
       import('echarts/renderers'),
     ]);
     if (this.gone) return;
-    core.use([charts.LineChart, parts.GridComponent, parts.MarkLineComponent, parts.LegendComponent, renderers.CanvasRenderer]);
+    core.use([
+      charts.LineChart,
+      parts.GridComponent,
+      parts.MarkLineComponent,
+      parts.LegendComponent,
+      renderers.CanvasRenderer,
+    ]);
     this.chart = core.init(this.host().nativeElement);
     this.chart.getZr().on('click', (event: { offsetX: number; offsetY: number }) => {
       const at = this.chart?.convertFromPixel({ seriesIndex: 0 }, [event.offsetX, event.offsetY])?.[0];
-      if (typeof at === 'number' && Number.isFinite(at)) this.depthChosen.emit(Math.max(0, this.speech.unit() === 'mm' ? at : at * 0.0254));
+      if (typeof at === 'number' && Number.isFinite(at))
+        this.depthChosen.emit(Math.max(0, this.speech.unit() === 'mm' ? at : at * 0.0254));
     });
     this.ready.set(true);
   }
@@ -65,8 +86,16 @@ export class CurveChart implements OnDestroy {
     const p = readPalette(document.body);
     const x = (mm: number): number => Number(lengthIn(mm, unit).toFixed(4));
     const marks = [
-      { xAxis: x(recommendedMm), lineStyle: { color: p.brass, type: 'dashed' as const }, label: { formatter: 'advised', color: p.brass } },
-      { xAxis: x(depthMm), lineStyle: { color: p.text, type: 'solid' as const }, label: { formatter: 'now', color: p.text, position: 'insideEndTop' as const } },
+      {
+        xAxis: x(recommendedMm),
+        lineStyle: { color: p.brass, type: 'dashed' as const },
+        label: { formatter: 'advised', color: p.brass },
+      },
+      {
+        xAxis: x(depthMm),
+        lineStyle: { color: p.text, type: 'solid' as const },
+        label: { formatter: 'now', color: p.text, position: 'insideEndTop' as const },
+      },
     ];
     const line = { type: 'line' as const, showSymbol: false, animation: false };
     const markLine = { symbol: 'none', silent: true, animation: false, data: marks };
@@ -75,19 +104,44 @@ export class CurveChart implements OnDestroy {
       return;
     }
     this.drawn = curve;
-    const axis = { axisLabel: { color: p.quiet }, nameTextStyle: { color: p.quiet }, splitLine: { show: false } };
+    const axis = {
+      axisLabel: { color: p.quiet, showMaxLabel: false },
+      nameTextStyle: { color: p.quiet },
+      splitLine: { show: false },
+    };
     this.chart?.setOption({
       textStyle: { fontFamily: 'IBM Plex Sans' },
-      grid: { left: 46, right: 46, top: 34, bottom: 34 },
-      legend: { top: 0, textStyle: { color: p.text } },
-      xAxis: { ...axis, type: 'value', name: `depth, ${unit}`, nameLocation: 'middle', nameGap: 20, max: x(curve.at(-1)?.depthMm ?? 1) },
+      grid: { left: 46, right: 46, top: 58, bottom: 34 },
+      legend: { top: 0, itemWidth: 22, textStyle: { color: p.text } },
+      xAxis: {
+        ...axis,
+        type: 'value',
+        name: `depth, ${unit}`,
+        nameLocation: 'middle',
+        nameGap: 20,
+        max: x(curve.at(-1)?.depthMm ?? 1),
+      },
       yAxis: [
         { ...axis, type: 'value', name: unit, min: 0 },
         { ...axis, type: 'value', name: '% reached', min: 0, max: 100 },
       ],
       series: [
-        { ...line, name: 'worst spacing error', color: p.ink, data: curve.map((c) => [x(c.depthMm), x(c.worstSpacingMm)]), markLine },
-        { ...line, name: 'teeth reached', yAxisIndex: 1, step: 'end', color: p.steel, lineStyle: { type: 'dashed' }, data: curve.map((c) => [x(c.depthMm), 100 * c.reachedShare]) },
+        {
+          ...line,
+          name: 'worst spacing error',
+          color: p.ink,
+          data: curve.map((c) => [x(c.depthMm), x(c.worstSpacingMm)]),
+          markLine,
+        },
+        {
+          ...line,
+          name: 'teeth reached',
+          yAxisIndex: 1,
+          step: 'end',
+          color: p.steel,
+          lineStyle: { type: 'dashed' },
+          data: curve.map((c) => [x(c.depthMm), 100 * c.reachedShare]),
+        },
       ],
     });
   }

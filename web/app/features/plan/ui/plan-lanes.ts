@@ -25,7 +25,23 @@ export function planLanes(study: PlanStudy, view: DepthView, say: (mm: number) =
   const count = (value: number): string => `${Math.round(value)} strokes`;
   return [
     { id: 'over', name: 'Over the line', values: over, before: null, kind: 'bars', limit: NaN, say },
-    { id: 'spacing', name: 'Spacing', values: view.depthMm > 0 ? then : now, before: view.depthMm > 0 ? now : null, kind: 'bars', limit: allowed, say },
-    { id: 'strokes', name: 'Shaping', values: view.depthMm > 0 ? strokes : new Float64Array(n), before: null, kind: 'bars', limit: NaN, say: count },
+    {
+      id: 'spacing',
+      name: 'Spacing',
+      values: view.depthMm > 0 ? then : now,
+      before: view.depthMm > 0 ? now : null,
+      kind: 'bars',
+      limit: allowed,
+      say,
+    },
+    {
+      id: 'strokes',
+      name: 'Shaping',
+      values: view.depthMm > 0 ? strokes : new Float64Array(n),
+      before: null,
+      kind: 'bars',
+      limit: NaN,
+      say: count,
+    },
   ];
 }

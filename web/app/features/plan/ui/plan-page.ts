@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -35,7 +44,17 @@ import { ToothViews } from './tooth-views';
 @Component({
   selector: 'od-plan-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, MatFormFieldModule, MatInput, RouterLink, Notice, Why, CurveChart, ToothViews],
+  imports: [
+    MatButton,
+    MatButtonToggleModule,
+    MatFormFieldModule,
+    MatInput,
+    RouterLink,
+    Notice,
+    Why,
+    CurveChart,
+    ToothViews,
+  ],
   templateUrl: './plan-page.html',
   styleUrl: './plan-page.scss',
 })
@@ -67,7 +86,9 @@ export class PlanPage {
     const table = anglesFor(book.habits.angles, dossier.saw.family, dossier.saw.filing);
     const angles = { rakeDeg: rakeDeg ?? table.rakeDeg, fleamDeg: fleamDeg ?? table.fleamDeg };
     const facts = { saw: dossier.saw, wood: dossier.ticket.wood, marks: dossier.ticket.marks, readings };
-    const inputs = this.frozen()?.inputs ?? assembleInputs(facts, book.habits, this.person()?.strokeRate ?? UNCALIBRATED_STROKES, line, angles);
+    const inputs =
+      this.frozen()?.inputs ??
+      assembleInputs(facts, book.habits, this.person()?.strokeRate ?? UNCALIBRATED_STROKES, line, angles);
     try {
       return { ok: true as const, study: studyLine(inputs) };
     } catch (error) {
@@ -165,7 +186,9 @@ export class PlanPage {
 
   protected typeRake(text: string): void {
     const read = parseRake(text, this.speech.speech().rakeSpeech);
-    this.slip.set(read.ok ? null : `"${text}" is not a rake a file can leave. Type degrees, such as ${this.rakeText(-12)}.`);
+    this.slip.set(
+      read.ok ? null : `"${text}" is not a rake a file can leave. Type degrees, such as ${this.rakeText(-12)}.`,
+    );
     if (read.ok) this.choose({ rakeDeg: read.deg, depthMm: null });
   }
 
@@ -180,7 +203,12 @@ export class PlanPage {
     if (!study) return;
     this.leaving = true;
     this.again.set(false);
-    const choice = { version: dossier.ticket.version, depthMm: this.depthMm(), line: this.draft().line, ...study.inputs.angles };
+    const choice = {
+      version: dossier.ticket.version,
+      depthMm: this.depthMm(),
+      line: this.draft().line,
+      ...study.inputs.angles,
+    };
     this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
   }
 

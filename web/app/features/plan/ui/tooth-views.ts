@@ -58,7 +58,9 @@ export class ToothViews {
     const { tanFace, tanBack } = this.tooth();
     const pitch = 27;
     const high = pitch / (tanFace + tanBack);
-    const teeth = [0, 1, 2].map((k) => `L${(k * pitch + high * tanBack).toFixed(1)} ${(58 - high).toFixed(1)} L${(k + 1) * pitch} 58`);
+    const teeth = [0, 1, 2].map(
+      (k) => `L${(k * pitch + high * tanBack).toFixed(1)} ${(58 - high).toFixed(1)} L${(k + 1) * pitch} 58`,
+    );
     return `M0 78 L0 58 ${teeth.join(' ')} L81 78 Z`;
   });
 
@@ -73,14 +75,16 @@ export class ToothViews {
     const set = Math.min(14, this.setMm() * scale);
     const high = 34;
     const drop = Math.min(20, (ridgeDropMm(this.plateMm(), this.fleamDeg(), this.tooth()) / this.heightMm()) * high);
+    // Only the top third is bent; the point stands on the side the tooth leans to.
     const one = (dx: number, lean: 1 | -1): string => {
-      const [outer, inner] = [lean > 0 ? 26 : 0, lean > 0 ? 0 : 26];
-      return `M${dx} 78 L${dx} 40 L${dx + inner + lean * set * 0.6} ${22 + drop - (drop === 0 ? 14 : 0)} L${dx + outer + lean * set} 8 L${dx + 26} 40 L${dx + 26} 78 Z`;
+      const [left, right] = lean < 0 ? [8, 8 + drop] : [8 + drop, 8];
+      return `M${dx} 78 L${dx} 32 L${dx + lean * set} ${left} L${dx + 26 + lean * set} ${right} L${dx + 26} 32 L${dx + 26} 78 Z`;
     };
     return `${one(4, -1)} ${one(50, 1)}`;
   });
 
   protected readonly label = computed(
-    () => `The tooth drawn from the side, the top and the end: face ${this.speech.rake(-this.tooth().faceDeg)}, ${this.speech.fleam(this.fleamDeg())}, set ${this.speech.fine(this.setMm())}.`,
+    () =>
+      `The tooth drawn from the side, the top and the end: face ${this.speech.rake(-this.tooth().faceDeg)}, ${this.speech.fleam(this.fleamDeg())}, set ${this.speech.fine(this.setMm())}.`,
   );
 }

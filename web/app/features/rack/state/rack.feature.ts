@@ -24,7 +24,9 @@ export const rackFeature = createFeature({
   name: 'rack',
   reducer: createReducer(
     initial,
-    on(RackCalls.loaded, (state, { rows }): RackState => adapter.setAll(rows, { ...state, loaded: true, refusal: null })),
+    on(RackCalls.loaded, (state, { rows }): RackState =>
+      adapter.setAll(rows, { ...state, loaded: true, refusal: null }),
+    ),
     on(RackCalls.refused, (state, { refusal }): RackState => ({ ...state, refusal })),
   ),
   extraSelectors: ({ selectRackState }) => ({

@@ -46,7 +46,13 @@ export class RackPage {
   /** Late first, then a peg a day. */
   protected readonly pegs = computed<Peg[]>(() => {
     const late = this.rows().filter((row) => row.promisedOn < this.today);
-    const days = [...new Set(this.rows().filter((row) => row.promisedOn >= this.today).map((row) => row.promisedOn))];
+    const days = [
+      ...new Set(
+        this.rows()
+          .filter((row) => row.promisedOn >= this.today)
+          .map((row) => row.promisedOn),
+      ),
+    ];
     const byDay = days.map((day) => ({
       name: day === this.today ? 'Today' : this.speech.day(day),
       late: false,
@@ -65,7 +71,10 @@ export class RackPage {
   }
 
   protected minutesOn(peg: Peg): number {
-    return peg.rows.reduce((sum, row) => sum + (row.minutes ?? 0) * (1 - (row.stops ? row.stopsDone / row.stops : 0)), 0);
+    return peg.rows.reduce(
+      (sum, row) => sum + (row.minutes ?? 0) * (1 - (row.stops ? row.stopsDone / row.stops : 0)),
+      0,
+    );
   }
 
   protected key(event: KeyboardEvent): void {

@@ -77,7 +77,8 @@ export class ShopbookPage {
     const speech = this.speech.speech().rakeSpeech;
     return speech === 'lean-back' ? String(-deg || 0) : formatRake(deg, speech);
   };
-  protected fleamText = (deg: number): string => formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
+  protected fleamText = (deg: number): string =>
+    formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
 
   protected angle(row: AngleRow, which: 'rakeDeg' | 'fleamDeg', text: string): void {
     const speech = this.speech.speech();
@@ -99,7 +100,9 @@ export class ShopbookPage {
     const [mine, theirs] = [this.wanted(), this.theirs()];
     if (!mine || !theirs) return [];
     const [a, b] = [flatten(mine), flatten(theirs.book)];
-    return [...a.keys()].map((what) => ({ what, mine: a.get(what) ?? '', theirs: b.get(what) ?? '' })).filter((row) => row.mine !== row.theirs);
+    return [...a.keys()]
+      .map((what) => ({ what, mine: a.get(what) ?? '', theirs: b.get(what) ?? '' }))
+      .filter((row) => row.mine !== row.theirs);
   });
 
   protected keepMine(): void {
@@ -122,7 +125,10 @@ export class ShopbookPage {
   protected addStrokes(person: Person, form: HTMLFormElement): void {
     const data = new FormData(form);
     const drop = parseLength(String(data.get('drop')), this.speech.unit());
-    const reading = newStrokeReading.safeParse({ strokes: this.number(String(data.get('strokes'))), dropMm: drop.ok ? drop.mm : NaN });
+    const reading = newStrokeReading.safeParse({
+      strokes: this.number(String(data.get('strokes'))),
+      dropMm: drop.ok ? drop.mm : NaN,
+    });
     if (!reading.success) this.slip.set(reading.error.issues[0]?.message ?? null);
     else this.change(this.api.addStrokes(person.id, reading.data), form);
   }

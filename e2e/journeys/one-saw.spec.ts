@@ -1,0 +1,240 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { pdfText } from '../fixtures/pdf-text';
+import { ShopServer } from '../fixtures/shop-server';
+import { wornBackSawCsv } from '../fixtures/worn-back-saw';
+import { arrive, expectAccessible, press } from '../pages/sound';
+
+const server = new ShopServer();
+let page: Page;
+let ticketUrl = '';
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async ({ browser }) => {
+  test.setTimeout(240_000);
+  await server.start();
+  page = await (await browser.newContext()).newPage();
+});
+test.afterAll(async () => {
+  await page.close();
+  await server.stop();
+});
+
+const at = (stage: string): string => `${ticketUrl}/${stage}`;
+const gullet = (): Promise<string> => page.locator('od-bench-page .where').innerText();
+
+test('a newcomer chooses who they are and sees the rack, late saws first', async () => {
+  await arrive(page);
+  await expect(page.getByRole('heading', { name: 'Rack' })).toBeVisible();
+  const days = await page.locator('section').evaluateAll((list) => list.map((s) => s.getAttribute('aria-label')));
+  expect(days[0]).toBe('Late');
+  expect(days.length).toBeGreaterThan(3);
+  await expectAccessible(page);
+});
+
+test('counter: a new customer’s rip back saw is taken in by keyboard, and a hardened one would be declined', async () => {
+  await press(page, 'link', 'Counter');
+  await page.getByLabel('Customer, by name or telephone').focus();
+  await page.keyboard.type('Ngaio Ferrant');
+  await page.getByLabel('Telephone', { exact: true }).focus();
+  await page.keyboard.type('0555 200 300');
+  await press(page, 'button', 'Dovetail saw');
+  await page.getByLabel('To the inch').fill('15');
+  await page.getByLabel('Tooth line').fill('4 in');
+  await press(page, 'radio', 'Hardened', ' ');
+  await expect(page.getByRole('heading', { name: 'Decline' })).toBeVisible();
+  await expect(page.getByText('no file cuts them')).toBeVisible();
+  await press(page, 'radio', 'Soft: a file bites', ' ');
+  await expect(page.getByRole('heading', { name: 'Take it', exact: true })).toBeVisible();
+  await press(page, 'button', 'Rust');
+  await page.getByRole('button', { name: /^Rust: arrow keys/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.getByLabel('In the customer’s words').fill('Wanders; <b>dull</b> & "tired" — Sägen');
+  await expectAccessible(page);
+  await press(page, 'button', 'Take it in and hang a tag');
+  await expect(page.getByRole('heading', { name: /Ticket no\. \d+/ })).toBeVisible();
+  const tag = await page.getByRole('link', { name: 'Print the tag' }).getAttribute('href');
+  const bytes = await (await page.request.get(tag ?? '')).body();
+  expect(await pdfText(bytes)).toContain('Ngaio Ferrant');
+  await press(page, 'link', 'Measure it now');
+  await expect(page.getByRole('heading', { name: 'Dovetail saw' })).toBeVisible();
+  ticketUrl = new URL(page.url()).pathname.replace(/\/measure$/, '');
+});
+
+test('measure: keyed entry shows a slip at once and undoes; a bad CSV imports nothing; a good one fills the line', async () => {
+  const entry = page.getByLabel(/Tooth \d+ · gap under the straight edge/);
+  await entry.focus();
+  for (const value of ['0', '1.5', '40', '2']) {
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('button', { name: /Tooth 3 differs from its neighbours/ })).toBeVisible();
+  await entry.focus();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /Tooth 3 differs/ })).toHaveCount(0);
+  await page.keyboard.type('four');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('"four" is not a length')).toBeVisible();
+  await expect(entry).toHaveValue('four');
+  await entry.fill('');
+  const paste = (text: string) =>
+    page.locator('#od-entry').evaluate((field, csv) => {
+      const data = new DataTransfer();
+      data.setData('text', csv);
+      field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, text);
+  await paste('tooth,x_mm,y_mm\n1,0,0\n2,2,flat\n4,4,0');
+  await expect(page.getByText('Line 3: y is "flat"')).toBeVisible();
+  await expect(page.getByText('Nothing was taken from that file.')).toBeVisible();
+  await paste(wornBackSawCsv());
+  await expect(page.getByRole('row', { name: /Teeth 56/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Pitch 15 points/ })).toBeVisible();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByRole('row', { name: /Teeth 56/ })).toBeVisible();
+  await press(page, 'button', 'Measured: plan the work');
+  await expect(page).toHaveURL(/\/plan$/);
+});
+
+test('plan: the handle moves the numbers, Enter brings the advice back, accepting freezes it', async () => {
+  const handle = page.getByRole('slider', { name: 'Joint depth' });
+  await expect(handle).toBeVisible();
+  const advised = Number(await handle.getAttribute('aria-valuenow'));
+  expect(advised).toBeGreaterThan(0.05);
+  const reached = page.getByRole('row', { name: /Teeth on the line/ });
+  const before = await reached.innerText();
+  await handle.focus();
+  await page.keyboard.press('Home');
+  await expect(page.getByRole('heading', { name: /No jointing/ })).toBeVisible();
+  expect(await reached.innerText()).not.toBe(before);
+  await page.keyboard.press('Shift+ArrowDown');
+  expect(Number(await handle.getAttribute('aria-valuenow'))).toBeCloseTo(0.05, 6);
+  await page.keyboard.press('Enter');
+  expect(Number(await handle.getAttribute('aria-valuenow'))).toBeCloseTo(advised, 9);
+  expect(await reached.innerText()).toBe(before);
+  await page.getByText('why?').first().click();
+  await expect(page.getByText('share of teeth to reach')).toBeVisible();
+  await page.getByText('why?').first().click();
+  await expect(page.locator('od-curve-chart canvas')).toBeVisible();
+  await expectAccessible(page);
+  await press(page, 'button', /^Joint .* and tune$/);
+  await expect(page).toHaveURL(/\/bench$/);
+});
+
+test('bench: one key for next, one for back; a reload and kill -9 of everything resume at the same gullet', async () => {
+  await expect(page.getByText('All of')).toHaveCount(0);
+  for (let i = 0; i < 12; i++) await page.keyboard.press('Space');
+  await page.keyboard.press('Backspace');
+  const there = await gullet();
+  expect(there).toMatch(/Gullet|Tooth|Before/);
+  await expectAccessible(page);
+  await page.waitForTimeout(400);
+  await page.reload();
+  await expect(page.locator('od-bench-page .where')).toHaveText(there);
+  await server.killAll();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('PageDown');
+  const further = await gullet();
+  expect(further).not.toBe(there);
+  await expect(page.getByText(/The server is away\. Go on: 5 steps/)).toBeVisible();
+  await server.start();
+  await expect(page.getByText('The server is away')).toHaveCount(0, { timeout: 15_000 });
+  await page.reload();
+  await expect(page.locator('od-bench-page .where')).toHaveText(further);
+});
+
+test('bench: another device stands at the same gullet, and both can go on without doubling', async ({ browser }) => {
+  const here = await gullet();
+  const context = await browser.newContext();
+  const tablet = await context.newPage();
+  await arrive(tablet, at('bench'));
+  await expect(tablet.locator('od-bench-page .where')).toHaveText(here);
+  await tablet.keyboard.press('Space');
+  await tablet.waitForTimeout(300);
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(300);
+  await context.close();
+  await page.reload();
+  await expect(page.locator('od-bench-page .where')).not.toHaveText(here);
+  const state = (await (await page.request.get(`/api${ticketUrl.replace('ticket', 'tickets')}`)).json()) as {
+    plan: { done: number[] };
+  };
+  expect(state.plan.done.length).toBe(new Set(state.plan.done).size);
+});
+
+test('bench: to the end of the plan, then the check', async () => {
+  const total = Number(/of (\d+)/.exec(await page.getByText(/stop \d+ of \d+/).innerText())?.[1]);
+  for (let i = 0; i < total; i++) {
+    await page.keyboard.press('Space');
+    if (i % 40 === 0 && (await page.getByText('All done at the vise').isVisible())) break;
+  }
+  await expect(page.getByText('All done at the vise')).toBeVisible();
+  await press(page, 'link', 'To the check');
+  await expect(page).toHaveURL(/\/check$/);
+});
+
+test('check: a saw that runs is stoned and cut again until it passes', async () => {
+  await page.getByLabel('Set left, a few teeth').fill('3.1 3.0 3.2 3.1');
+  await page.keyboard.press('Tab');
+  await page.getByLabel('Set right').fill('2.4 2.5 2.4 2.5');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/More set on the left/)).toBeVisible();
+  await press(page, 'radio', 'runs left', ' ');
+  await expect(page.getByRole('button', { name: 'Judge this cut' })).toBeEnabled();
+  await expectAccessible(page);
+  await press(page, 'button', 'Judge this cut');
+  await expect(page.getByRole('heading', { name: 'Cut 1: again' })).toBeVisible();
+  await expect(page.getByText(/Stone the left side: \d light pass/)).toBeVisible();
+  await page.getByLabel('Set left, a few teeth').fill('2.5 2.5 2.5 2.4');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('Balanced')).toBeVisible();
+  await press(page, 'radio', 'runs true', ' ');
+  await expect(page.getByRole('button', { name: 'Judge this cut' })).toBeEnabled();
+  await press(page, 'button', 'Judge this cut');
+  await expect(page.getByRole('heading', { name: 'Cut 2: passes' })).toBeVisible();
+  await press(page, 'link', 'Hand it over');
+});
+
+test('handover: the report says what was done; the ticket closes and the saw remembers', async () => {
+  const report = await page.getByRole('link', { name: 'Open the customer’s report' }).getAttribute('href');
+  await expectAccessible(page);
+  await press(page, 'button', 'Hand it over and close the ticket');
+  await expect(page.getByRole('heading', { name: /Handed over on .* by Maren Skerrow/ })).toBeVisible();
+  const text = await pdfText(await (await page.request.get(report ?? '')).body());
+  for (const words of [
+    'Skerrow Saw Works',
+    'Ngaio Ferrant',
+    '<b>dull</b> & "tired" — Sägen',
+    'Full tune',
+    '15 points',
+    'runs true',
+    'Stoned',
+    'Next visit',
+    'Charged',
+  ]) {
+    expect(text).toContain(words);
+  }
+  await press(page, 'link', 'Rack');
+  await expect(page.getByText('Ngaio Ferrant')).toHaveCount(0);
+  await press(page, 'link', 'Counter');
+  await page.getByLabel('Customer, by name or telephone').fill('ngaio');
+  await page.getByRole('option', { name: /Ngaio Ferrant/ }).waitFor();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await press(page, 'button', /^Dovetail saw, 15 points/);
+  await press(page, 'radio', 'Soft: a file bites', ' ');
+  await press(page, 'button', 'Take it in and hang a tag');
+  await press(page, 'link', 'Measure it now');
+  await page.goto(page.url().replace('/measure', '/handover'));
+  await expect(page.getByRole('row', { name: /tuned, .* off/ })).toBeVisible();
+});
+
+test('Ctrl-C ends cleanly and the second start takes under ten seconds and keeps every record', async () => {
+  expect(await server.stop()).toBe(0);
+  const from = Date.now();
+  await server.start();
+  expect(Date.now() - from).toBeLessThan(10_000);
+  const found = (await (await page.request.get('/api/customers?typed=ngaio')).json()) as unknown[];
+  expect(found.length).toBe(1);
+});

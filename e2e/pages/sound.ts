@@ -1,0 +1,36 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect } from '@playwright/test';
+
+/** Nothing that the accessibility checker holds against this screen. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+  expect(
+    found.violations.map(
+      (v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`,
+    ),
+  ).toEqual([]);
+}
+
+/** Choose who is at the screen, once a browser. */
+export async function arrive(page: Page, path = '/rack'): Promise<void> {
+  await page.goto(path);
+  const chooser = page.getByRole('button', { name: 'Maren Skerrow' });
+  await expect(chooser.or(page.getByLabel('Who is at the screen'))).toBeVisible();
+  if (await chooser.isVisible()) {
+    await chooser.focus();
+    await page.keyboard.press('Enter');
+  }
+}
+
+/** Put focus on something by its role and press a key: no mouse. */
+export async function press(
+  page: Page,
+  role: Parameters<Page['getByRole']>[0],
+  name: string | RegExp,
+  key = 'Enter',
+): Promise<void> {
+  const target = page.getByRole(role, { name }).first();
+  await target.focus();
+  await page.keyboard.press(key);
+}

@@ -1,0 +1,178 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, chmodSync, existsSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { Cluster, freePort } from './cluster';
+import { ensureChromium, ensurePostgres } from './debian';
+import { endWith } from './say';
+import { buildWeb } from './web-build';
+
+interface Tally {
+  passed: number;
+  failed: number;
+}
+
+interface Part {
+  readonly name: string;
+  readonly command: string;
+  readonly args: readonly string[];
+  readonly cwd?: string;
+  readonly env?: NodeJS.ProcessEnv;
+  /** Counts out of the part's own closing lines; null where it has none. */
+  readonly count: ((output: string) => Tally | null) | 'one';
+}
+
+const jasmineCount = (output: string): Tally | null => {
+  const found = /(\d+) specs?, (\d+) failures?/.exec(output);
+  return found ? { passed: Number(found[1]) - Number(found[2]), failed: Number(found[2]) } : null;
+};
+
+const karmaCount = (output: string): Tally | null => {
+  const last = [...output.matchAll(/Executed (\d+) of (\d+)(?: \((\d+) FAILED\))?/g)].at(-1);
+  if (!last) return null;
+  const failed = Number(last[3] ?? 0) + Number(last[2]) - Number(last[1]);
+  return { passed: Number(last[2]) - failed, failed };
+};
+
+const playwrightCount = (output: string): Tally | null => {
+  const number = (what: RegExp): number => Number([...output.matchAll(what)].at(-1)?.[1] ?? 0);
+  const passed = number(/^\s+(\d+) passed/gm);
+  const failed = number(/^\s+(\d+) failed/gm) + number(/^\s+(\d+) did not run/gm) + number(/^\s+(\d+) flaky/gm);
+  return passed + failed > 0 ? { passed, failed } : null;
+};
+
+/** Run one part, its output passed through; a part that ends badly without a count is one failure. */
+function run(part: Part): Promise<Tally> {
+  console.log(`\n== ${part.name}`);
+  return new Promise((resolve) => {
+    const child = spawn(part.command, part.args, {
+      cwd: part.cwd,
+      env: { ...process.env, ...part.env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.on('data', (chunk: Buffer) => {
+        output += chunk.toString();
+        process.stdout.write(chunk);
+      });
+    }
+    child.on('error', () => resolve({ passed: 0, failed: 1 }));
+    child.on('close', (code) => {
+      const counted =
+        part.count === 'one'
+          ? { passed: code === 0 ? 1 : 0, failed: 0 }
+          : part.count(output.replace(/\u001b\[[0-9;]*[A-Za-z]/g, ''));
+      const tally = counted ?? { passed: 0, failed: 0 };
+      if (code !== 0 && tally.failed === 0) tally.failed = 1;
+      if (counted === null && code === 0) tally.failed = 1;
+      console.log(`   ${part.name}: ${tally.passed} passed, ${tally.failed} failed`);
+      resolve(tally);
+    });
+  });
+}
+
+const one = (name: string, command: string, args: readonly string[], cwd?: string): Part => ({
+  name,
+  command,
+  args,
+  cwd,
+  count: 'one',
+});
+const jasmine = ['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'];
+
+/** Parts named on the command line only, such as `npm test -- core server`. */
+function wanted(name: string): boolean {
+  const only = process.argv.slice(3);
+  return only.length === 0 || only.some((word) => name.startsWith(word));
+}
+
+async function test(): Promise<void> {
+  const started = Date.now();
+  const total: Tally = { passed: 0, failed: 0 };
+  const add = async (part: Part): Promise<void> => {
+    if (!wanted(part.name)) return;
+    const tally = await run(part);
+    total.passed += tally.passed;
+    total.failed += tally.failed;
+  };
+  const programs = ensurePostgres();
+  ensureChromium();
+
+  await add(one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']));
+  await add(
+    one('lint: directions of imports', 'npx', [
+      'depcruise',
+      'core',
+      'contract',
+      'server',
+      'web/app',
+      'e2e',
+      'tools',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+    ]),
+  );
+  await add(one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
+  await add(one('types: core alone', 'npx', ['tsc', '-p', 'core/tsconfig.json']));
+  await add(one('types: contract alone', 'npx', ['tsc', '-p', 'contract/tsconfig.json']));
+  await add(one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']));
+  await add(one('types: web', 'npx', ['ngc', '-p', 'tsconfig.app.json', '--noEmit'], 'web'));
+  await add({
+    name: 'core and contract',
+    command: 'node',
+    args: [...jasmine, '--config=core/jasmine.json'],
+    count: jasmineCount,
+  });
+  await add({
+    name: 'web units in Chromium',
+    command: 'npx',
+    args: ['ng', 'test', '--watch=false', '--progress=false'],
+    cwd: 'web',
+    count: karmaCount,
+  });
+
+  // A cluster, folders and ports of the tests' own: never the data of npm start.
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-test-'));
+  chmodSync(folder, 0o755);
+  const cluster = await Cluster.start({ programs, folder, throwaway: true });
+  try {
+    const env = { ODONTIS_TEST_DATABASE: cluster.url() };
+    await add({
+      name: 'server on PostgreSQL',
+      command: 'node',
+      args: [...jasmine, '--config=server/jasmine.json'],
+      env,
+      count: jasmineCount,
+    });
+    if (wanted('journey')) await journey(add);
+  } finally {
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  console.log(`\nTook ${Math.round((Date.now() - started) / 1000)} s.`);
+  console.log(`${total.passed} passed, ${total.failed} failed`);
+  process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+}
+
+/** The whole product as a newcomer starts it, on a data folder and a port of its own, driven in Chromium. */
+async function journey(add: (part: Part) => Promise<void>): Promise<void> {
+  buildWeb();
+  const data = mkdtempSync(path.join(os.tmpdir(), 'odontis-journey-'));
+  chmodSync(data, 0o755);
+  mkdirSync('test-results', { recursive: true });
+  const port = await freePort();
+  const env = { ODONTIS_DATA: data, ODONTIS_PORT: String(port), ODONTIS_BASE: `http://127.0.0.1:${port}` };
+  await add({
+    name: 'journey in Chromium',
+    command: 'npx',
+    args: ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    env,
+    count: playwrightCount,
+  });
+  if (existsSync(data)) rmSync(data, { recursive: true, force: true });
+}
+
+test().catch(endWith);
