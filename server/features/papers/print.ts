@@ -3,17 +3,20 @@ import path from 'node:path';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import PdfPrinter from 'pdfmake';
 
-/** The house's typeface out of its package, in the form PDF makers want (.woff). */
-function fontFile(weight: 400 | 600): string {
+/**
+ * The house's typeface, whole: Latin, Greek and Cyrillic, in the form PDF makers
+ * want (.woff). Signs of other scripts come out as boxes; docs/formats.md says so.
+ */
+function fontFile(weight: 'Regular' | 'SemiBold'): string {
   const require = createRequire(import.meta.url);
-  const folder = path.dirname(require.resolve('@fontsource/ibm-plex-sans/package.json'));
-  return path.join(folder, 'files', `ibm-plex-sans-latin-${weight}-normal.woff`);
+  const folder = path.dirname(require.resolve('@ibm/plex-sans/package.json'));
+  return path.join(folder, 'fonts', 'complete', 'woff', `IBMPlexSans-${weight}.woff`);
 }
 
 /** A document into the bytes of a PDF. */
 export function printPdf(document: TDocumentDefinitions): Promise<Buffer> {
-  const regular = fontFile(400);
-  const bold = fontFile(600);
+  const regular = fontFile('Regular');
+  const bold = fontFile('SemiBold');
   const printer = new PdfPrinter({ Plex: { normal: regular, bold, italics: regular, bolditalics: bold } });
   return new Promise((resolve, reject) => {
     const pdf = printer.createPdfKitDocument({

@@ -118,10 +118,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       {
         text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works. The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.`,
       },
-      {
-        text: 'Full strokes, no pressure; stop when it needs pushing. The teeth are sharp: keep the guard on.',
-        margin: [0, 6, 0, 0],
-      },
+      { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
       ...(ticket.charged === null
         ? []
         : [

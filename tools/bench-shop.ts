@@ -1,0 +1,189 @@
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import type { BrowserType } from '@playwright/test';
+import type pgModule from 'pg';
+import { runServer } from '../server/main';
+import type { Cluster } from './cluster';
+import { freePort } from './cluster';
+import { WEB_FOLDER } from './web-build';
+
+export interface ShopBench {
+  readonly cluster: Cluster;
+  readonly port: number;
+  readonly chromium: BrowserType;
+  readonly executablePath: string;
+  readonly pg: typeof pgModule;
+}
+
+const SAWS = 5000;
+const CALLS = 120;
+
+const percentile = (times: number[], share: number): number =>
+  times.sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] as number;
+
+async function timed(calls: number, work: () => Promise<unknown>): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < calls; i++) {
+    const from = performance.now();
+    await work();
+    times.push(performance.now() - from);
+  }
+  return percentile(times, 0.95);
+}
+
+/** Routes with 5,000 saws beside the same rows by plain pg; a redraw of the plan page; cold and warm start. */
+export async function measureShop(bench: ShopBench): Promise<void> {
+  const { cluster, port, pg } = bench;
+  const server = await runServer({
+    databaseUrl: cluster.url(),
+    host: '127.0.0.1',
+    port,
+    webFolder: WEB_FOLDER,
+    demo: true,
+  });
+  const client = new pg.Client({ connectionString: cluster.url() });
+  await client.connect();
+  await client.query(
+    `INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm,
+       plate_depth_heel_mm, plate_depth_toe_mm, back_fixing, created_by)
+     SELECT 1 + n % 40, 'Saw ' || n, 'back', 'rip', 2, 'points', 300, 0.6, 60, 60, 'folded', 1 FROM generate_series(1, $1) n`,
+    [SAWS],
+  );
+  await client.query(
+    `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency,
+       opened_by, closed_by, closed_at)
+     SELECT s.id, 'closed', 'dry-soft', 'weekly', 'no', 'take', '[]', now(), 1, 2, 'x', 1, 1, now() FROM saw s WHERE s.name LIKE 'Saw %'`,
+  );
+  await client.query('ANALYZE');
+  const ticket =
+    (await client.query<{ id: number }>(`SELECT id FROM ticket WHERE stage = 'check' LIMIT 1`)).rows[0]?.id ?? 1;
+  console.log(`\nRoutes with ${SAWS} saws more, 95th percentile of ${CALLS} calls, beside the same rows by plain pg`);
+  const get = (route: string) => () => fetch(`${server.address}/api${route}`).then((r) => r.text());
+  const compare = async (route: string, plain: () => Promise<unknown>): Promise<void> => {
+    await timed(10, get(route));
+    const [ours, theirs] = [await timed(CALLS, get(route)), await timed(CALLS, plain)];
+    console.log(
+      `${route.padEnd(28)} ${ours.toFixed(1).padStart(7)} ms   pg ${theirs.toFixed(1).padStart(7)} ms   ratio ${(ours / theirs).toFixed(1)}`,
+    );
+  };
+  await compare('/rack', () =>
+    client.query(
+      `SELECT t.*, s.name, c.name FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id WHERE t.closed_at IS NULL`,
+    ),
+  );
+  await compare('/customers?typed=an', () => client.query(`SELECT * FROM customer WHERE name ILIKE '%an%' LIMIT 10`));
+  await compare('/customers/1/saws', () => client.query('SELECT * FROM saw WHERE customer_id = 1'));
+  await compare(`/tickets/${ticket}`, async () => {
+    await client.query('SELECT * FROM ticket WHERE id = $1', [ticket]);
+    await client.query('SELECT r.* FROM reading r JOIN measuring m ON m.id = r.measuring_id WHERE m.ticket_id = $1', [
+      ticket,
+    ]);
+    await client.query('SELECT * FROM plan WHERE ticket_id = $1', [ticket]);
+    await client.query('SELECT b.* FROM bench_mark b JOIN plan p ON p.id = b.plan_id WHERE p.ticket_id = $1', [ticket]);
+  });
+  await redraw(bench, server.address, client);
+  await client.end();
+  await server.close();
+  await starts();
+}
+
+/** The plan page at 400 teeth: how long one move of the handle keeps the page busy, and frames a second while it moves. */
+async function redraw(bench: ShopBench, address: string, client: pgModule.Client): Promise<void> {
+  const plan = await client.query<{ id: number; measuring: number }>(
+    `SELECT t.id, m.id AS measuring FROM ticket t JOIN measuring m ON m.ticket_id = t.id WHERE t.stage = 'plan' LIMIT 1`,
+  );
+  const { id, measuring } = plan.rows[0] as { id: number; measuring: number };
+  await client.query('DELETE FROM reading WHERE measuring_id = $1', [measuring]);
+  await client.query(
+    `INSERT INTO reading (measuring_id, tooth, x_mm, y_mm, set_mm, kind)
+     SELECT $1, n, n * 2 + 0.08 * sin(n * 1.7), -0.15 * sin(pi() * n / 400) - 0.02 * abs(sin(n * 3.1)), 0.05, 'tooth' FROM generate_series(1, 400) n`,
+    [measuring],
+  );
+  await client.query(`UPDATE saw SET tooth_line_mm = 800 WHERE id = (SELECT saw_id FROM ticket WHERE id = $1)`, [id]);
+  const browser = await bench.chromium.launch({
+    executablePath: bench.executablePath,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+  await page.goto(`${address}/ticket/${id}/plan`);
+  await page.locator('od-curve-chart canvas').first().waitFor();
+  const handle = page.getByRole('slider', { name: 'Joint depth' });
+  await handle.focus();
+  const measured = await handle.evaluate(async (grip) => {
+    const frames: number[] = [];
+    const busy: number[] = [];
+    let last = performance.now();
+    for (let i = 0; i < 180; i++) {
+      const before = performance.now();
+      grip.dispatchEvent(new KeyboardEvent('keydown', { key: i % 60 < 30 ? 'ArrowDown' : 'ArrowUp', bubbles: true }));
+      // The frame that draws it runs before this one's callback.
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      busy.push(performance.now() - before);
+      frames.push(performance.now() - last);
+      last = performance.now();
+    }
+    const sorted = (list: number[]): number[] => [...list].sort((a, b) => a - b);
+    return { median: sorted(busy)[90] as number, worst: sorted(busy)[171] as number };
+  });
+  const work = await handle.evaluate(async (grip) => {
+    // Script and drawing alone: the time one move keeps the main thread, without waiting for the screen.
+    const channel = new MessageChannel();
+    const times: number[] = [];
+    for (let i = 0; i < 60; i++) {
+      const from = performance.now();
+      grip.dispatchEvent(new KeyboardEvent('keydown', { key: i % 20 < 10 ? 'ArrowDown' : 'ArrowUp', bubbles: true }));
+      await new Promise<void>((resolve) => {
+        requestAnimationFrame(() => {
+          const start = performance.now();
+          channel.port1.onmessage = () => {
+            times.push(performance.now() - start + 0 * from);
+            resolve();
+          };
+          channel.port2.postMessage(0);
+        });
+      });
+    }
+    return times.sort((a, b) => a - b)[30] as number;
+  });
+  await browser.close();
+  console.log(
+    `\nPlan page at 400 teeth, headless on the processor alone: one move drawn ${work.toFixed(1)} ms of a 16 ms frame (median);`,
+  );
+  console.log(
+    `two frames from key to picture take ${measured.median.toFixed(1)} ms (33.3 is sixty a second), 95th percentile ${measured.worst.toFixed(1)} ms`,
+  );
+}
+
+/** npm start as a person does it, on a folder of its own: first with everything built, then again. */
+async function starts(): Promise<void> {
+  const data = mkdtempSync(path.join(os.tmpdir(), 'odontis-cold-'));
+  chmodSync(data, 0o755);
+  const port = await freePort();
+  const once = async (): Promise<number> => {
+    const from = performance.now();
+    const child = spawn('node', ['tools/bootstrap.mjs', 'start'], {
+      env: { ...process.env, ODONTIS_DATA: data, PORT: String(port), NODE_ENV: 'production' },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await new Promise<void>((resolve, reject) => {
+      child.stdout.on('data', (chunk: Buffer) => {
+        if (chunk.toString().includes('Odontis is open')) resolve();
+      });
+      child.on('exit', () => reject(new Error('The start ended early.')));
+    });
+    const took = performance.now() - from;
+    child.removeAllListeners('exit');
+    const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+    child.kill('SIGINT');
+    await ended;
+    return took;
+  };
+  const [cold, warm] = [await once(), await once()];
+  console.log(
+    `\nStart, packages installed and web built: new database and demo shop ${(cold / 1000).toFixed(1)} s; second start ${(warm / 1000).toFixed(1)} s (aim under 10)`,
+  );
+  rmSync(data, { recursive: true, force: true });
+}

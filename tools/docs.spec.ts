@@ -1,0 +1,62 @@
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import path from 'node:path';
+import { STAGES } from '@odontis/contract/ticket';
+import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
+import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
+import { HEAVIER, STEP_KINDS } from '@odontis/core/plan/steps';
+import { BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
+import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
+import { LEANS, TOOTH_KINDS } from '@odontis/core/saw/tooth-reading';
+import { HARDENED_ANSWERS, PLATE_MARKS, VERDICTS } from '@odontis/core/triage/triage';
+import { walkedSaw } from './walk';
+
+const page = (name: string): string => readFileSync(path.join('docs', name), 'utf8');
+
+describe('docs that cannot lie', () => {
+  it('the walked saw’s numbers are the ones core works out', () => {
+    const text = page('architecture.md');
+    for (const line of walkedSaw()) expect(text).toContain(`> ${line}`);
+  });
+
+  it('the glossary names every value of the vocabulary, and no others', () => {
+    const vocabulary = new Set<string>([
+      ...STAGES,
+      ...FILE_DIRECTION_SCHOOLS,
+      ...LINE_CHOICES,
+      ...HEAVIER,
+      ...STEP_KINDS,
+      ...BACK_FIXINGS,
+      ...FILINGS,
+      ...STRAIGHT_FAMILIES,
+      ...WOODS,
+      ...POINT_CONVENTIONS,
+      ...LEANS,
+      ...TOOTH_KINDS,
+      ...HARDENED_ANSWERS,
+      ...PLATE_MARKS,
+      ...VERDICTS,
+    ]);
+    const told = new Set(
+      [...page('glossary.md').matchAll(/`([a-z-]+)`/g)].map((m) => m[1] as string).filter((w) => w !== 'code'),
+    );
+    expect([...vocabulary].filter((word) => !told.has(word))).toEqual([]);
+    expect([...told].filter((word) => !vocabulary.has(word))).toEqual([]);
+  });
+
+  it('every link to a file of ours leads somewhere', () => {
+    const pages = [
+      'README.md',
+      ...readdirSync('docs')
+        .filter((f) => f.endsWith('.md'))
+        .map((f) => `docs/${f}`),
+    ];
+    for (const file of pages) {
+      const links = [...readFileSync(file, 'utf8').matchAll(/\]\((?!https?:|#)([^)#\s]+)/g)].map((m) => m[1] as string);
+      for (const link of links) {
+        expect(existsSync(path.join(path.dirname(file), link)))
+          .withContext(`${file} -> ${link}`)
+          .toBeTrue();
+      }
+    }
+  });
+});

@@ -1,0 +1,7 @@
+import { walkedSaw } from './walk';
+
+console.log(
+  walkedSaw()
+    .map((line) => `> ${line}`)
+    .join('\n>\n'),
+);

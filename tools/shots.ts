@@ -1,0 +1,108 @@
+import { mkdirSync, mkdtempSync, chmodSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import type { RackRow } from '@odontis/contract/ticket';
+import { runServer } from '../server/main';
+import { Cluster, freePort } from './cluster';
+import { CHROMIUM, ensureChromium, ensurePostgres } from './debian';
+import { endWith } from './say';
+import { buildWeb, WEB_FOLDER } from './web-build';
+
+const INTO = path.resolve('docs', 'screenshots');
+
+/** Retakes docs/screenshots from a fresh demo shop: one picture a main view, 1280 x 800. */
+async function shots(): Promise<void> {
+  ensureChromium();
+  buildWeb();
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-shots-'));
+  chmodSync(folder, 0o755);
+  const cluster = await Cluster.start({ programs: ensurePostgres(), folder, throwaway: true });
+  const port = await freePort();
+  const server = await runServer({
+    databaseUrl: cluster.url(),
+    host: '127.0.0.1',
+    port,
+    webFolder: WEB_FOLDER,
+    demo: true,
+  });
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.address });
+    await context.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+    const page = await context.newPage();
+    mkdirSync(INTO, { recursive: true });
+    await takeAll(page);
+  } finally {
+    await browser.close();
+    await server.close();
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function takeAll(page: Page): Promise<void> {
+  const take = async (name: string): Promise<void> => {
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: path.join(INTO, `${name}.png`) });
+    console.log(`docs/screenshots/${name}.png`);
+  };
+  await page.goto('/rack');
+  const rows = (await (await page.request.get('/api/rack')).json()) as RackRow[];
+  const at = (stage: string, saw?: string): number =>
+    rows.find((row) => row.stage === stage && (!saw || row.saw === saw))?.id ?? 0;
+  await take('rack');
+
+  await page.goto('/counter');
+  await page.getByLabel('Customer, by name or telephone').fill('Ngaio Ferrant');
+  await page.getByRole('button', { name: 'Tenon saw' }).click();
+  await page.getByRole('radio', { name: 'Soft: a file bites' }).click();
+  await page.getByRole('button', { name: 'Kink' }).click();
+  await page.getByRole('button', { name: 'Rust' }).click();
+  const rust = page.getByRole('button', { name: /^Rust: arrow keys/ });
+  await rust.focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowLeft');
+  await page.mouse.wheel(0, 340);
+  await take('counter');
+
+  await page.goto(`/ticket/${at('measure', 'Dovetail saw')}/measure`);
+  await page.locator('#od-entry').focus();
+  for (const gap of [0, 0.5, 1, 1.5, 3, 2.5, 3.5, 4, 12, 4.5, 5, 6, 5.5, 6.5, 7]) {
+    await page.keyboard.type(String(gap));
+    await page.keyboard.press('Enter');
+  }
+  await take('measure');
+
+  await page.goto(`/ticket/${at('plan')}/plan`);
+  await page.locator('od-curve-chart canvas').waitFor();
+  await take('plan');
+  await page.getByText('why?').first().click();
+  await page.getByRole('button', { name: 'Nearer' }).click();
+  await page.getByRole('button', { name: 'Nearer' }).click();
+  await page.getByRole('button', { name: 'Nearer' }).click();
+  await take('plan-why');
+
+  await page.goto(`/ticket/${at('bench', 'Crosscut hand saw')}/bench`);
+  await take('bench');
+
+  await page.goto(`/ticket/${at('check')}/check`);
+  await take('check');
+
+  await page.goto(`/ticket/${at('handover')}/handover`);
+  await take('handover');
+
+  await page.goto('/shopbook');
+  await take('shopbook');
+
+  await page.getByRole('button', { name: 'Dark sheet' }).click();
+  await page.goto(`/ticket/${at('bench', 'Tenon saw')}/bench`);
+  await take('bench-dark');
+}
+
+shots()
+  .then(() => process.exit(0))
+  .catch(endWith);
