@@ -42,8 +42,8 @@ export interface Recommendation {
 /** Jointing past this share of the tooth is re-toothing, not jointing. Common practice, no source. */
 const DEEPEST_SHARE = 0.6;
 
-/** Unevenness that an ordinary sharpening's light pass takes out by itself, mm. Common practice, no source. */
-export const LEVEL_ENOUGH_MM = 0.02;
+/** A line this level is not worth a pass of the mill file, which would take as much, mm. Common practice, no source. */
+export const LEVEL_ENOUGH_MM = 0.04;
 
 /**
  * Prepare a plan from readings. Throws RangeError on fewer than three standing

@@ -6,6 +6,9 @@ export function drawLanes(sheet: Sheet, drawing: SawDrawing): void {
   drawing.lanes.forEach((lane, k) => drawLane(sheet, drawing, lane, k));
 }
 
+/** Below this a lane is empty but for rounding: a nanometre, or a thousandth of a stroke. */
+const NOTHING = 1e-6;
+
 interface Frame {
   readonly zero: number;
   readonly pxPerUnit: number;
@@ -14,7 +17,8 @@ interface Frame {
 function drawLane(sheet: Sheet, drawing: SawDrawing, lane: Lane, k: number): void {
   const { context: c, palette, layout } = sheet;
   const top = layout.lanesTop + k * layout.laneHeight;
-  const most = greatest(lane);
+  const found = greatest(lane);
+  const most = found < NOTHING ? 0 : found;
   const half = (layout.laneHeight - 12) / 2;
   const frame: Frame = { zero: top + layout.laneHeight / 2, pxPerUnit: most > 0 ? half / most : 0 };
   c.strokeStyle = palette.rule;

@@ -1,17 +1,19 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import type { Reason } from '@odontis/core/reason/reason';
 import { Speech } from '../speech/speech';
+
+const SLIP_PX = 352;
 
 /** "Why?" beside a number: formula, this saw's values, source, and what changes otherwise. */
 @Component({
   selector: 'od-why',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <details>
+    <details #slip (toggle)="place(slip)">
       <summary>
         <span class="visually-hidden">{{ reason().what }}: </span>why?
       </summary>
-      <div class="slip">
+      <div class="slip" [class.to-left]="toLeft()">
         <strong>{{ reason().what }}</strong>
         <p>{{ reason().formula }}</p>
         <table class="plain">
@@ -44,7 +46,7 @@ import { Speech } from '../speech/speech';
     .slip {
       position: absolute;
       z-index: 20;
-      right: 0;
+      left: 0;
       width: 340px;
       padding: 10px 12px;
       background: var(--paper);
@@ -53,9 +55,19 @@ import { Speech } from '../speech/speech';
       font-size: 14px;
       line-height: 1.35;
     }
+    .to-left {
+      left: auto;
+      right: 0;
+    }
   `,
 })
 export class Why {
   protected readonly speech = inject(Speech);
   readonly reason = input.required<Reason>();
+  protected readonly toLeft = signal(false);
+
+  /** The slip opens to the side that has room for it. */
+  protected place(details: HTMLElement): void {
+    this.toLeft.set(details.getBoundingClientRect().left + SLIP_PX > document.documentElement.clientWidth);
+  }
 }
