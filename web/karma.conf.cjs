@@ -4,7 +4,7 @@ module.exports = (config) => {
   config.set({
     frameworks: ['jasmine'],
     plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
-    reporters: ['progress'],
+    reporters: ['dots'],
     customLaunchers: {
       ChromiumOfDebian: {
         base: 'ChromeHeadless',

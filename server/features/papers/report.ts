@@ -10,6 +10,9 @@ import { pt } from './print';
 
 type Row = [string, string];
 
+/** A heading with its rows; nothing at all where there are none to tell. */
+const chapter = (title: string, rows: Row[]): Content[] => (rows.length === 0 ? [] : [heading(title), table(rows)]);
+
 const table = (rows: Row[]): Content => ({
   layout: 'noBorders',
   table: { widths: [150, '*'], body: rows.map(([name, value]) => [{ text: name, color: '#555' }, { text: value }]) },
@@ -109,10 +112,8 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
             { svg: picture.svg, width: pt(170) },
           ] satisfies Content[])
         : []),
-      heading('What we did'),
-      table(done(dossier, book)),
-      heading('How it cuts'),
-      table(checked(dossier, book)),
+      ...chapter('What we did', done(dossier, book)),
+      ...chapter('How it cuts', checked(dossier, book)),
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {

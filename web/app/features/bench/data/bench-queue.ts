@@ -33,6 +33,8 @@ export class BenchQueue {
     upgrade: (db) => {
       db.createObjectStore('presses', { keyPath: 'seq', autoIncrement: true }).createIndex('ticket', 'ticketId');
     },
+    // A newer page that wants the drawer changed is not held up by this one.
+    blocking: (_now, _wanted, event) => (event.target as IDBDatabase).close(),
   });
   private readonly waiting = signal<readonly Press[]>([]);
   readonly unsent = computed(() => this.waiting().map((press) => press.event));
@@ -67,6 +69,7 @@ export class BenchQueue {
   close(): void {
     clearTimeout(this.timer);
     this.ticketId = 0;
+    void this.drawer.then((db) => db.close());
   }
 
   private async send(): Promise<void> {

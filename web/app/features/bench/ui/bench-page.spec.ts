@@ -1,0 +1,73 @@
+import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
+import { walkPlan } from '@odontis/core/plan/steps';
+import { SawSheet } from '../../../sawpage/saw-sheet';
+import { emptyDrawer } from '../../../testing/empty-drawer';
+import { testDossier } from '../../../testing/test-dossier';
+import { withStore } from '../../../testing/with-store';
+import type { Bench } from '../../../testing/with-store';
+import { BenchPage } from './bench-page';
+
+describe('the bench page', () => {
+  let bench: Bench;
+  let fixture: ComponentFixture<BenchPage>;
+  const dossier = testDossier('bench');
+  const stops = walkPlan(dossier.plan?.plan.steps ?? []);
+  const text = (selector: string): string =>
+    (fixture.nativeElement as HTMLElement).querySelector(selector)?.textContent?.trim() ?? '';
+  const key = async (name: string, more: KeyboardEventInit = {}): Promise<void> => {
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more }));
+    await fixture.whenStable();
+  };
+
+  beforeEach(async () => {
+    await emptyDrawer();
+    bench = withStore(dossier, undefined, [SawSheet]);
+    fixture = TestBed.createComponent(BenchPage);
+    await fixture.whenStable();
+  });
+  afterEach(() => {
+    fixture.destroy();
+    bench.http.match(() => true);
+  });
+
+  it('begins at the first stop and goes on and back by one key each', async () => {
+    expect(text('.where')).toBe('Clean');
+    await key(' ');
+    expect(text('.where')).toBe('Take the set out');
+    await key('PageDown');
+    expect(text('.where')).toMatch(/^Joint 4\.7 thou/);
+    await key('Backspace');
+    expect(text('.where')).toBe('Take the set out');
+    expect(text('aside')).toContain(`stop 2 of ${stops.length}`);
+  });
+
+  it('walks the gullets with strokes and weight, and draws the place', async () => {
+    for (let i = 0; i < 3; i++) await key('Enter');
+    const stop = stops[3];
+    expect(text('.where')).toBe(stop?.at === 0 ? 'Before tooth 1' : `Gullet ${stop?.at}`);
+    expect(text('.strokes')).toContain(String(stop?.strokes));
+    const drawing = TestBed.inject(SawSheet).drawing();
+    expect(drawing?.current).toEqual({ at: stop?.at ?? -1, unit: 'gullet' });
+    expect(drawing?.work?.todo.size).toBeGreaterThan(5);
+  });
+
+  it('a key held down counts once, and a key in a field not at all', async () => {
+    await key(' ', { repeat: true });
+    expect(text('.where')).toBe('Clean');
+    const field = document.createElement('input');
+    document.body.appendChild(field);
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }));
+    await fixture.whenStable();
+    field.remove();
+    expect(text('.where')).toBe('Clean');
+  });
+
+  it('shows the caution beside its step', async () => {
+    expect(text('.caution')).toContain('catch fire by themselves');
+    await key(' ');
+    await key(' ');
+    expect(text('.caution')).toContain('guarded thumb');
+    expect((fixture.nativeElement as HTMLElement).textContent).toContain('Local rules');
+  });
+});

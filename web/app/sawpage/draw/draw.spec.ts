@@ -1,0 +1,99 @@
+import { hollowLine, testDossier, testShop } from '../../testing/test-dossier';
+import { baseDrawing, drawnTooth, setLane } from '../build-drawing';
+import type { SawDrawing } from '../drawing';
+import { drawAxis } from './draw-axis';
+import { drawLanes } from './draw-lanes';
+import { drawSaw } from './draw-saw';
+import { layoutFor, yPx } from './layout';
+import { readPalette } from './palette';
+import type { Sheet } from './sheet';
+
+const dossier = testDossier('plan');
+const tooth = drawnTooth(dossier, testShop().book.habits);
+
+function drawingOf(n: number, more: Partial<SawDrawing> = {}): SawDrawing {
+  const readings = hollowLine(n);
+  return { ...baseDrawing(dossier, readings, tooth), lengthMm: n * 2, lanes: [setLane(readings, String)], ...more };
+}
+
+function sheetFor(drawing: SawDrawing, width = 1200): Sheet & { context: CanvasRenderingContext2D } {
+  const canvas = document.createElement('canvas');
+  const layout = layoutFor(drawing, width, 44);
+  canvas.width = width;
+  canvas.height = layout.height;
+  const context = canvas.getContext('2d') as CanvasRenderingContext2D;
+  const perMm = (layout.right - layout.left) / drawing.lengthMm;
+  return {
+    context,
+    palette: readPalette(document.body),
+    layout,
+    x: (mm) => layout.left + mm * perMm,
+    first: 0,
+    last: drawing.teeth.length - 1,
+    pxPerTooth: perMm * drawing.pitchMm,
+  };
+}
+
+const pixel = (sheet: Sheet, x: number, y: number): string =>
+  [...sheet.context.getImageData(Math.round(x), Math.round(y), 1, 1).data].slice(0, 3).join(',');
+
+describe('the saw on its sheet', () => {
+  it('a saw’s y runs up and the sheet’s down; a tooth is always drawn as tall', () => {
+    const drawing = drawingOf(20);
+    const layout = layoutFor(drawing, 1200, 44);
+    expect(yPx(layout, drawing, 0) - yPx(layout, drawing, drawing.toothHeightMm)).toBeCloseTo(layout.toothPx, 9);
+    expect(layout.height).toBe(layout.lanesTop + 44 + 4);
+  });
+
+  it('teeth to do, done and apart have the colours of ink, bright steel and plain steel', () => {
+    const drawing = drawingOf(20, { work: { done: new Set([1, 2]), todo: new Set([5, 6]) } });
+    const sheet = sheetFor(drawing);
+    drawSaw(sheet, drawing);
+    const inTooth = (n: number): string => pixel(sheet, sheet.x((n - 1) * 2) - 6, sheet.layout.plateTop - 8);
+    expect(new Set([inTooth(1), inTooth(5), inTooth(9)]).size).toBe(3);
+    expect(inTooth(1)).toBe(inTooth(2));
+    expect(inTooth(5)).toBe(inTooth(6));
+  });
+
+  it('an empty line still draws its plate, and says so to nobody', () => {
+    const drawing = drawingOf(0, { lengthMm: 300 });
+    const sheet = sheetFor(drawing);
+    drawSaw(sheet, drawing);
+    drawAxis(sheet, drawing);
+    drawLanes(sheet, drawing);
+    expect(pixel(sheet, 600, sheet.layout.plateTop + 10)).not.toBe('0,0,0');
+  });
+
+  it('at 5,000 teeth no more is drawn than there are columns of px', () => {
+    const drawing = drawingOf(5000);
+    const sheet = sheetFor(drawing);
+    const rects = spyOn(sheet.context, 'fillRect').and.callThrough();
+    const paths = spyOn(sheet.context, 'lineTo').and.callThrough();
+    drawSaw(sheet, drawing);
+    drawLanes(sheet, drawing);
+    expect(rects.calls.count()).toBeLessThan(2 * 1200 + 10);
+    expect(paths.calls.count()).toBeLessThan(50);
+  });
+
+  it('left is drawn above and right below, whatever their colour', () => {
+    const drawing = drawingOf(20);
+    const sheet = sheetFor(drawing);
+    drawLanes(sheet, drawing);
+    const zero = sheet.layout.lanesTop + 22;
+    const filled = (n: number, up: boolean): boolean =>
+      pixel(sheet, sheet.x((drawing.xMm[n - 1] as number) + 0), zero + (up ? -8 : 8)) !== '0,0,0';
+    expect([filled(3, true), filled(3, false)]).toEqual([true, false]);
+    expect([filled(4, true), filled(4, false)]).toEqual([false, true]);
+  });
+
+  it('the joint line stands where its height says', () => {
+    const drawing = drawingOf(20, { joint: { alphaMm: -0.3, beta: 0 } });
+    const sheet = sheetFor(drawing);
+    const y = yPx(sheet.layout, drawing, -0.3);
+    const between = sheet.x(2 * 9 + 0.4);
+    drawSaw(sheet, { ...drawing, joint: null });
+    const without = pixel(sheet, between, y);
+    drawSaw(sheet, drawing);
+    expect(pixel(sheet, between, y)).not.toBe(without);
+  });
+});

@@ -1,0 +1,109 @@
+import type { Dossier } from '@odontis/contract/dossier';
+import type { Shop } from '@odontis/contract/shop';
+import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
+import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
+import { DEFAULT_HABITS } from '@odontis/core/plan/habits';
+import { makePlan } from '@odontis/core/plan/make-plan';
+import { studyLine } from '@odontis/core/plan/study';
+import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+
+/** A shop as the server would send it; for unit tests only. */
+export const testShop = (more: Partial<Shop['book']> = {}): Shop => ({
+  version: 3,
+  changedBy: 'First Hand',
+  book: {
+    name: 'Test shop',
+    lengthUnit: 'thou',
+    pointConvention: 'points',
+    rakeSpeech: 'lean-back',
+    fleamSpeech: 'off-square',
+    habits: { ...DEFAULT_HABITS, angles: { ...DEFAULT_HABITS.angles } },
+    rates: { wagePerHour: 48, leastCharge: 14, currency: '€' },
+    ...more,
+  },
+});
+
+export const testPeople = [
+  { id: 1, name: 'First Hand', initials: 'FH', strokeRate: { ...UNCALIBRATED_STROKES } },
+  { id: 2, name: 'Second Hand', initials: 'SH', strokeRate: { ...UNCALIBRATED_STROKES } },
+];
+
+/** A hollow line of n teeth at 2 mm. */
+export const hollowLine = (n = 24): ToothReading[] =>
+  Array.from({ length: n }, (_, i) => ({
+    tooth: i + 1,
+    xMm: i * 2 + 0.04 * Math.sin(i * 1.9),
+    yMm: -0.15 * Math.sin((Math.PI * i) / (n - 1)),
+    lean: i % 2 ? ('right' as const) : ('left' as const),
+    setMm: 0.05,
+    kind: 'tooth' as const,
+    note: null,
+  }));
+
+/** A ticket as far as wanted, its plan worked out by core. */
+export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'handover' | 'closed'): Dossier {
+  const readings = hollowLine();
+  const saw = {
+    id: 5,
+    name: 'Dovetail saw',
+    family: 'back' as const,
+    filing: 'rip' as const,
+    pitchMm: 2,
+    convention: 'points' as const,
+    toothLineMm: 46,
+    plateThicknessMm: 0.5,
+    plateDepthHeelMm: 45,
+    plateDepthToeMm: 45,
+    backFixing: 'folded' as const,
+    marksOnIt: '',
+  };
+  const facts = { saw, wood: 'dry-soft' as const, marks: [], readings };
+  const inputs = assembleInputs(facts, DEFAULT_HABITS, UNCALIBRATED_STROKES, 'free');
+  const measured = stage !== 'measure';
+  const planned = measured && stage !== 'plan';
+  return {
+    ticket: {
+      id: 9,
+      number: 1009,
+      stage,
+      version: 4,
+      wood: 'dry-soft',
+      useRate: 'weekly',
+      complaint: 'dull',
+      hardened: 'no',
+      marks: [],
+      consent: false,
+      overrideReason: '',
+      promisedOn: '2031-05-04',
+      verdict: 'take',
+      reasons: [{ rule: 'sound', verdict: 'take', says: 'Sound.', because: 'saw', needsConsent: false }],
+      quoteLow: 14,
+      quoteHigh: 40,
+      currency: '€',
+      openedBy: 'First Hand',
+      openedAt: '2031-05-01T09:00:00.000Z',
+      closedBy: stage === 'closed' ? 'First Hand' : null,
+      closedAt: stage === 'closed' ? '2031-05-04T09:00:00.000Z' : null,
+      charged: stage === 'closed' ? 40 : null,
+      handoverNote: null,
+    },
+    customer: { id: 7, name: 'Wren Ashby', phone: '', email: '' },
+    saw,
+    measurings: measured
+      ? [{ id: 1, kind: 'before', round: 1, version: 2, by: 'First Hand', changedAt: '', finished: true, readings }]
+      : [],
+    plan: planned
+      ? {
+          id: 11,
+          number: 1,
+          acceptedBy: 'First Hand',
+          acceptedAt: '2031-05-02T09:00:00.000Z',
+          inputs,
+          plan: makePlan(studyLine(inputs), 0.12),
+          done: [],
+        }
+      : null,
+    checks: [],
+    visits: [],
+  };
+}

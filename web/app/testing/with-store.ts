@@ -1,0 +1,55 @@
+import { provideHttpClient, withInterceptors } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore, Store } from '@ngrx/store';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { Shop } from '@odontis/contract/shop';
+import { personHeader } from '../shared/api/person-header';
+import * as shopEffects from '../shared/state/shop.effects';
+import { ShopCalls, shopFeature, ShopPage } from '../shared/state/shop.feature';
+import * as ticketEffects from '../shared/state/ticket.effects';
+import { TicketCalls, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
+import { testPeople, testShop } from './test-dossier';
+
+export interface Bench {
+  readonly store: Store;
+  readonly http: HttpTestingController;
+}
+
+/** The real store and effects over a wire that answers by hand. */
+export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(), providers: unknown[] = []): Bench {
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideRouter([]),
+      provideHttpClient(withInterceptors([personHeader])),
+      provideHttpClientTesting(),
+      provideStore({ [shopFeature.name]: shopFeature.reducer, [ticketFeature.name]: ticketFeature.reducer }),
+      provideEffects(shopEffects, ticketEffects),
+      ...(providers as []),
+    ],
+  });
+  const bench = { store: TestBed.inject(Store), http: TestBed.inject(HttpTestingController) };
+  bench.store.dispatch(ShopCalls.loaded({ shop, people: testPeople }));
+  bench.store.dispatch(ShopPage.personChosen({ id: 1 }));
+  if (dossier) {
+    bench.store.dispatch(TicketPageEvents.opened({ id: dossier.ticket.id }));
+    bench.http.expectOne(`/api/tickets/${dossier.ticket.id}`).flush(dossier);
+    bench.store.dispatch(TicketCalls.loaded({ dossier }));
+  }
+  return bench;
+}
+
+/** A refusal as the server writes it. */
+export const refusalBody = (code: string, detail: string, more: object = {}) => ({
+  type: '',
+  title: '',
+  status: 409,
+  code,
+  detail,
+  errors: [],
+  ...more,
+});
