@@ -7,7 +7,7 @@ import { connect } from '../database/connect';
 import { newTicketBody, openTestShop } from '../testing/test-shop';
 import type { TestShop } from '../testing/test-shop';
 import { parse } from './parse';
-import { Problem } from './problem';
+import type { Problem } from './problem';
 import { toProblem } from './problem-handler';
 
 describe('faults at the edge', () => {
