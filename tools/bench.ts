@@ -44,7 +44,8 @@ const line = (what: string, ours: number, theirs: number, whose: string): void =
 function saw(teeth: number) {
   const wear = { hollowMm: 0.15, strayMm: 0.03, spacingShare: 0.06, setLeftMm: 0.05, setRightMm: 0.05 };
   const study = studyLine(planInputs(wornLine(teeth, PITCH_MM, wear, seeded(teeth)), PITCH_MM));
-  const flats = flatsOn(lowered(study.datum, 0.1), study.prepared);
+  // Deep enough that every tooth has a flat: the quadratic library refuses gates of no width.
+  const flats = flatsOn(lowered(study.datum, 0.25), study.prepared);
   return { study, flats };
 }
 
