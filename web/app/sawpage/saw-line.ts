@@ -11,6 +11,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import type { ScaleLinear } from 'd3-scale';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
 import type { ZoomTransform } from 'd3-zoom';
@@ -20,6 +21,7 @@ import { drawAxis } from './draw/draw-axis';
 import { drawLanes } from './draw/draw-lanes';
 import { drawSaw } from './draw/draw-saw';
 import type { Sheet } from './draw/sheet';
+import type { Layout } from './draw/layout';
 import { layoutFor } from './draw/layout';
 import type { Palette } from './draw/palette';
 import { readPalette } from './draw/palette';
@@ -55,7 +57,6 @@ export class SawLine implements OnDestroy {
   private readonly view = signal<ZoomTransform>(zoomIdentity);
   private readonly skin = signal(0);
   private palette: Palette | null = null;
-  private frame = 0;
   private readonly watchers: { disconnect(): void }[] = [];
   private readonly zoomer = zoom<HTMLCanvasElement, unknown>()
     .scaleExtent([1, 60])
@@ -79,13 +80,12 @@ export class SawLine implements OnDestroy {
         if (this.watchers.length === 0) this.attach(element);
       },
     });
-    effect(() => {
-      this.scale();
-      this.layout();
-      this.skin();
-      this.drawing();
-      cancelAnimationFrame(this.frame);
-      this.frame = requestAnimationFrame(() => this.draw());
+    // Drawn with the render that changed it: from hand to picture is one frame, not two.
+    afterRenderEffect({
+      write: () => {
+        this.skin();
+        if (this.watchers.length > 0) this.draw(this.drawing(), this.layout(), this.scale());
+      },
     });
     effect(() => {
       const view = this.view();
@@ -98,7 +98,6 @@ export class SawLine implements OnDestroy {
   }
 
   ngOnDestroy(): void {
-    cancelAnimationFrame(this.frame);
     this.watchers.forEach((watcher) => watcher.disconnect());
   }
 
@@ -160,11 +159,10 @@ export class SawLine implements OnDestroy {
     if (tooth !== undefined) this.sheet.picked.set(tooth);
   }
 
-  private draw(): void {
+  private draw(drawing: SawDrawing, layout: Layout, x: ScaleLinear<number, number>): void {
     const element = this.canvas().nativeElement;
     const context = element.getContext('2d');
     if (!context) return;
-    const [drawing, layout, x] = [this.drawing(), this.layout(), this.scale()];
     const ratio = window.devicePixelRatio || 1;
     const [w, h] = [Math.round(layout.width * ratio), Math.round(layout.height * ratio)];
     if (element.width !== w || element.height !== h) {

@@ -3,6 +3,7 @@ import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
+  computed,
   inject,
   input,
   output,
@@ -19,13 +20,36 @@ import { Speech } from '../../../shared/speech/speech';
 @Component({
   selector: 'od-curve-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<div #chart role="img" [attr.aria-label]="label()"></div>
+  template: `<div class="sheet">
+      <div #chart class="chart" role="img" [attr.aria-label]="label()"></div>
+      @if (ready()) {
+        <div class="now" [style.transform]="'translateX(' + nowPx() + 'px)'" aria-hidden="true"><span>now</span></div>
+      }
+    </div>
     @if (!ready()) {
       <p class="quiet">Drawing the curve …</p>
     }`,
   styles: `
-    div {
+    .sheet {
+      position: relative;
+    }
+    .chart {
       height: 215px;
+    }
+    .now {
+      position: absolute;
+      top: 58px;
+      bottom: 34px;
+      left: 0;
+      width: 0;
+      border-left: 1.5px solid var(--text);
+      pointer-events: none;
+    }
+    span {
+      position: absolute;
+      bottom: 2px;
+      left: 4px;
+      font-size: 12px;
     }
   `,
 })
@@ -39,20 +63,35 @@ export class CurveChart implements OnDestroy {
   protected readonly ready = signal(false);
   private chart: EChartsType | null = null;
   private gone = false;
-  private drawn: readonly DepthPoint[] | null = null;
+  private readonly resized = new ResizeObserver(() => {
+    this.chart?.resize();
+    this.settled.update((n) => (n === 0 ? 0 : n + 1));
+  });
+  /** Counts redraws, after which places on the chart are other px; 0 before the first. */
+  private readonly settled = signal(0);
+
+  /** Where the present depth stands: only this moves with the hand, the chart itself stays as drawn. */
+  protected readonly nowPx = computed(() => {
+    if (this.settled() === 0) return 0;
+    const depth = lengthIn(this.depthMm(), this.speech.unit());
+    const px = this.chart?.convertToPixel({ xAxisIndex: 0 }, depth);
+    return Number.isFinite(px) ? Number(px) : 0;
+  });
 
   constructor() {
     void this.load();
     afterRenderEffect(() => {
-      const [curve, depth, recommended, unit] = [
-        this.curve(),
-        this.depthMm(),
-        this.recommendedMm(),
-        this.speech.unit(),
-      ];
-      if (this.ready()) this.draw(curve, depth, recommended, unit);
+      const [curve, recommended, unit] = [this.curve(), this.recommendedMm(), this.speech.unit()];
+      this.sheetTurned();
+      if (!this.ready()) return;
+      this.draw(curve, recommended, unit);
+      this.settled.update((n) => n + 1);
     });
+    this.skin.observe(document.documentElement, { attributes: true, attributeFilter: ['data-sheet'] });
   }
+
+  private readonly sheetTurned = signal(0);
+  private readonly skin = new MutationObserver(() => this.sheetTurned.update((n) => n + 1));
 
   protected label(): string {
     return `Curve of worst spacing error and of teeth reached against joint depth; now at ${this.speech.fine(this.depthMm())}.`;
@@ -79,31 +118,20 @@ export class CurveChart implements OnDestroy {
       if (typeof at === 'number' && Number.isFinite(at))
         this.depthChosen.emit(Math.max(0, this.speech.unit() === 'mm' ? at : at * 0.0254));
     });
+    this.resized.observe(this.host().nativeElement);
     this.ready.set(true);
   }
 
-  private draw(curve: readonly DepthPoint[], depthMm: number, recommendedMm: number, unit: 'thou' | 'mm'): void {
+  private draw(curve: readonly DepthPoint[], recommendedMm: number, unit: 'thou' | 'mm'): void {
     const p = readPalette(document.body);
     const x = (mm: number): number => Number(lengthIn(mm, unit).toFixed(4));
-    const marks = [
-      {
-        xAxis: x(recommendedMm),
-        lineStyle: { color: p.brass, type: 'dashed' as const },
-        label: { formatter: 'advised', color: p.brass },
-      },
-      {
-        xAxis: x(depthMm),
-        lineStyle: { color: p.text, type: 'solid' as const },
-        label: { formatter: 'now', color: p.text, position: 'insideEndTop' as const },
-      },
-    ];
+    const advised = {
+      xAxis: x(recommendedMm),
+      lineStyle: { color: p.brass, type: 'dashed' as const },
+      label: { formatter: 'advised', color: p.brass },
+    };
     const line = { type: 'line' as const, showSymbol: false, animation: false };
-    const markLine = { symbol: 'none', silent: true, animation: false, data: marks };
-    if (this.drawn === curve) {
-      this.chart?.setOption({ series: [{ name: 'worst spacing error', markLine }] });
-      return;
-    }
-    this.drawn = curve;
+    const markLine = { symbol: 'none', silent: true, animation: false, data: [advised] };
     const axis = {
       axisLabel: { color: p.quiet, showMaxLabel: false },
       nameTextStyle: { color: p.quiet },
@@ -148,6 +176,8 @@ export class CurveChart implements OnDestroy {
 
   ngOnDestroy(): void {
     this.gone = true;
+    this.resized.disconnect();
+    this.skin.disconnect();
     this.chart?.dispose();
   }
 }

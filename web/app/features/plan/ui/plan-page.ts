@@ -78,11 +78,16 @@ export class PlanPage {
     return plan && !(this.again() && this.dossier()?.ticket.stage === 'bench') ? plan : null;
   });
 
+  // Apart from the depth, so that pulling the handle does not work the whole study out again.
+  private readonly line = computed(() => this.draft().line);
+  private readonly rakeDeg = computed(() => this.draft().rakeDeg);
+  private readonly fleamDeg = computed(() => this.draft().fleamDeg);
+
   protected readonly study = computed(() => {
     const [dossier, book] = [this.dossier(), this.speech.book()];
     const readings = dossier?.measurings.find((m) => m.kind === 'before')?.readings;
     if (!dossier || !book || !readings || readings.length < 3) return null;
-    const { line, rakeDeg, fleamDeg } = this.draft();
+    const [line, rakeDeg, fleamDeg] = [this.line(), this.rakeDeg(), this.fleamDeg()];
     const table = anglesFor(book.habits.angles, dossier.saw.family, dossier.saw.filing);
     const angles = { rakeDeg: rakeDeg ?? table.rakeDeg, fleamDeg: fleamDeg ?? table.fleamDeg };
     const facts = { saw: dossier.saw, wood: dossier.ticket.wood, marks: dossier.ticket.marks, readings };

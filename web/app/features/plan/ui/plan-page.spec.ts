@@ -1,0 +1,101 @@
+import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
+import { SawSheet } from '../../../sawpage/saw-sheet';
+import { testDossier, testShop } from '../../../testing/test-dossier';
+import { withStore } from '../../../testing/with-store';
+import type { Bench } from '../../../testing/with-store';
+import { ShopPage } from '../../../shared/state/shop.feature';
+import { PlanPage } from './plan-page';
+
+describe('the plan page', () => {
+  let bench: Bench;
+  let fixture: ComponentFixture<PlanPage>;
+  const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const sheet = (): SawSheet => TestBed.inject(SawSheet);
+  const row = (name: string): string =>
+    [...host().querySelectorAll('tr')]
+      .find((r) => r.querySelector('th')?.textContent === name)
+      ?.querySelector('td')
+      ?.textContent?.trim() ?? '';
+  const pull = async (mm: number): Promise<void> => {
+    sheet().handle()?.move(mm);
+    await fixture.whenStable();
+  };
+  const open = async (stage: 'plan' | 'bench' = 'plan'): Promise<void> => {
+    bench = withStore(testDossier(stage), undefined, [SawSheet]);
+    fixture = TestBed.createComponent(PlanPage);
+    await fixture.whenStable();
+  };
+
+  beforeEach(() => sessionStorage.clear());
+  afterEach(() => {
+    fixture.destroy();
+    bench.http.match(() => true);
+  });
+
+  it('begins at the advised depth and says what it gives', async () => {
+    await open();
+    const handle = sheet().handle();
+    expect(handle?.depthMm).toBe(handle?.recommendedMm ?? -1);
+    expect(host().querySelector('h2')?.textContent).toMatch(/Joint [\d.]+ thou/);
+    expect(parseFloat(row('Teeth on the line'))).toBeGreaterThanOrEqual(95);
+  });
+
+  it('everything moves with the handle: teeth, life, lanes, the line on the saw', async () => {
+    await open();
+    await pull(0.05);
+    const less = { teeth: row('Teeth on the line'), life: row('Life spent'), line: sheet().drawing()?.joint?.alphaMm };
+    await pull(0.2);
+    expect(row('Teeth on the line')).toBe('100 %');
+    expect(less.teeth).not.toBe('100 %');
+    expect(row('Life spent')).toContain('4.0 sharpenings');
+    expect(less.life).toContain('1.0 sharpenings');
+    expect((less.line ?? 0) - (sheet().drawing()?.joint?.alphaMm ?? 0)).toBeCloseTo(0.15, 9);
+    expect(
+      sheet()
+        .drawing()
+        ?.lanes.map((l) => l.id),
+    ).toEqual(['over', 'spacing', 'strokes', 'set']);
+  });
+
+  it('pulling the handle does not work the curve out again', async () => {
+    await open();
+    const page = fixture.componentInstance as unknown as { curve(): object };
+    const curve = page.curve();
+    await pull(0.1);
+    expect(page.curve()).toBe(curve);
+  });
+
+  it('sends the choice alone, never its own arithmetic', async () => {
+    await open();
+    await pull(0.1);
+    (host().querySelector('.accept') as HTMLButtonElement).click();
+    const call = bench.http.expectOne('/api/tickets/9/plan');
+    expect(call.request.body).toEqual({ version: 4, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 });
+  });
+
+  it('remembers an unaccepted depth over a reload', async () => {
+    await open();
+    await pull(0.07);
+    fixture.destroy();
+    TestBed.resetTestingModule();
+    await open();
+    expect(sheet().handle()?.depthMm).toBe(0.07);
+  });
+
+  it('an accepted plan stays as it was frozen and has no handle', async () => {
+    await open('bench');
+    expect(sheet().handle()).toBeNull();
+    expect(host().textContent).toContain('Accepted by First Hand');
+    expect(host().querySelector('h2')?.textContent).toContain('Joint 4.7 thou');
+    expect(host().querySelector('.accept')).toBeNull();
+  });
+
+  it('a change in the shop book shows at once', async () => {
+    await open();
+    expect(row('Set per side')).toContain('thou');
+    bench.store.dispatch(ShopPage.theirsTaken({ shop: testShop({ lengthUnit: 'mm' }) }));
+    await fixture.whenStable();
+    expect(row('Set per side')).toContain('0.064 mm');
+  });
+});
