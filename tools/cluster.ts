@@ -45,7 +45,8 @@ export class Cluster {
     if (!existsSync(path.join(data, 'PG_VERSION')) || !existsSync(file)) initialise(options, data, file, owner);
     let remembered = JSON.parse(readFileSync(file, 'utf8')) as Remembered;
     if (runningPid(data) === null) {
-      if (!(await portFree(remembered.port))) {
+      // Port 0 stands for none chosen yet.
+      if (remembered.port === 0 || (await portTrouble(remembered.port)) !== null) {
         remembered = { ...remembered, port: await freePort() };
         keep(file, remembered);
       }
@@ -201,13 +202,12 @@ function alive(pid: number): boolean {
   }
 }
 
-/** Whether anybody listens there. Port 0 stands for none chosen yet. */
-export async function portFree(port: number, host = '127.0.0.1'): Promise<boolean> {
-  if (port === 0) return false;
+/** The system's code for why nothing can listen there, or null when something can. */
+export function portTrouble(port: number, host = '127.0.0.1'): Promise<string | null> {
   return new Promise((resolve) => {
     const probe = net.createServer();
-    probe.once('error', () => resolve(false));
-    probe.listen(port, host, () => probe.close(() => resolve(true)));
+    probe.once('error', (error: NodeJS.ErrnoException) => resolve(error.code ?? 'unknown'));
+    probe.listen(port, host, () => probe.close(() => resolve(null)));
   });
 }
 

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { Cluster, portFree } from './cluster';
+import { Cluster, portTrouble } from './cluster';
 import { ensurePostgres } from './debian';
 import { endWith, Plainly } from './say';
 import { readSettings } from './settings';
@@ -23,11 +23,8 @@ function holdFolder(folder: string): () => void {
 
 async function start(): Promise<void> {
   const settings = readSettings(process.env);
-  if (!(await portFree(settings.port, settings.host))) {
-    throw new Plainly(
-      `Port ${settings.port} on ${settings.host} is in use. Stop what uses it, or choose another with PORT=4601 npm start.`,
-    );
-  }
+  const trouble = await portTrouble(settings.port, settings.host);
+  if (trouble !== null) throw new Plainly(troubleSays(trouble, settings));
   buildWeb();
   let cluster: Cluster | null = null;
   let release = (): void => undefined;
@@ -61,10 +58,18 @@ async function start(): Promise<void> {
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void close());
 }
 
+/** Why the address cannot be listened on, in one line. */
+function troubleSays(code: string, { port, host }: { port: number; host: string }): string {
+  if (code === 'EADDRINUSE') {
+    return `Port ${port} on ${host} is in use. Stop what uses it, or choose another, such as PORT=${port + 1} npm start.`;
+  }
+  if (code === 'EACCES') return `Port ${port} may only be used by root. Choose one above 1023.`;
+  return `HOST ${host} is not an address of this machine (${code}).`;
+}
+
 function plain(error: unknown, url: string | null): unknown {
   const { code, name, message } = error as { code?: string; name?: string; message?: string };
-  if (code === 'EADDRINUSE')
-    return new Plainly('The port was taken meanwhile. Choose another with PORT=4601 npm start.');
+  if (code === 'EADDRINUSE') return new Plainly('The port was taken meanwhile. Choose another with PORT=… npm start.');
   if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND') return new Plainly('HOST is not an address of this machine.');
   if (url !== null && name?.startsWith('SequelizeConnection'))
     return new Plainly(`The database at DATABASE_URL cannot be used: ${message}`);

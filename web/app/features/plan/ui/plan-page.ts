@@ -15,6 +15,7 @@ import { MatInput } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
+import { cornersUsed } from '@odontis/core/file/file-choice';
 import { leanDisagreements } from '@odontis/core/file/direction';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { depthCurve } from '@odontis/core/line/depth-curve';
@@ -125,6 +126,11 @@ export class PlanPage {
   protected readonly curve = computed(() => {
     const study = this.found();
     return study ? depthCurve(study.prepared, study.datum, study.pitchMm, study.deepestMm, 64) : [];
+  });
+  /** Corners of the file this job wears out; it has three. */
+  protected readonly corners = computed(() => {
+    const [study, plan] = [this.found(), this.plan()];
+    return study && plan ? cornersUsed(plan.strokes, study.file) : 0;
   });
   protected readonly leanFaults = computed(() => {
     const study = this.found();

@@ -1,0 +1,82 @@
+import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
+import type { Dossier } from '@odontis/contract/dossier';
+import { SawSheet } from '../../../sawpage/saw-sheet';
+import { testDossier } from '../../../testing/test-dossier';
+import { withStore } from '../../../testing/with-store';
+import type { Bench } from '../../../testing/with-store';
+import { CheckPage } from './check-page';
+
+describe('the check', () => {
+  let bench: Bench;
+  let fixture: ComponentFixture<CheckPage>;
+  const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const open = async (dossier: Dossier): Promise<void> => {
+    localStorage.clear();
+    bench = withStore(dossier, undefined, [SawSheet]);
+    fixture = TestBed.createComponent(CheckPage);
+    await fixture.whenStable();
+  };
+  const typeSet = async (index: number, text: string): Promise<void> => {
+    const field = host().querySelectorAll<HTMLInputElement>('.make input[placeholder]')[index] as HTMLInputElement;
+    field.value = text;
+    field.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+  };
+  afterEach(() => {
+    fixture.destroy();
+    bench.http.match(() => true);
+  });
+
+  it('starts from the planned line but claims nothing measured: it is not sent until something is keyed', async () => {
+    await open(testDossier('check'));
+    const drawing = TestBed.inject(SawSheet).drawing();
+    expect(drawing?.lanes.map((l) => l.before !== null)).toEqual([true, true, true]);
+    expect([...(drawing?.lanes[2]?.values ?? [])].every(Number.isNaN)).toBeTrue();
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    bench.http.expectNone('/api/tickets/9/readings/after');
+  });
+
+  it('set of a few teeth a side gives the balance with its error', async () => {
+    await open(testDossier('check'));
+    await typeSet(0, '3.1 3.0 3.2');
+    await typeSet(1, '2.4; 2.5 2.4');
+    expect(host().querySelector('.make')?.textContent).toContain('More set on the left, by 0.7 thou');
+    expect(host().querySelector('.make')?.textContent).toContain('±');
+    await typeSet(0, '2.4 much');
+    expect(host().querySelector('od-notice')?.textContent).toContain('"much" is not a set');
+  });
+
+  it('tells what each cut asked for', async () => {
+    const round = {
+      number: 1,
+      runs: 'left' as const,
+      binds: false,
+      chatters: true,
+      note: '',
+      verdict: 'again' as const,
+      setLeftMm: 0.08,
+      setRightMm: 0.06,
+      stoneSide: 'left' as const,
+      stonePasses: 2,
+      advice: ['stone', 'joint-again'],
+      by: 'First Hand',
+      at: '',
+    };
+    await open({ ...testDossier('check'), checks: [round] });
+    const text = host().querySelector('.rounds')?.textContent?.replace(/\s+/g, ' ') ?? '';
+    expect(text).toContain('Cut 1: again');
+    expect(text).toContain('runs to the left, jumps');
+    expect(text).toContain('Stone the left side: 2 light passes.');
+    expect(text).toContain('jumps because the line is not level');
+  });
+
+  it('sends the cut on the version it was judged on', async () => {
+    await open(testDossier('check'));
+    host()
+      .querySelector('form.make')
+      ?.dispatchEvent(new Event('submit', { cancelable: true }));
+    const call = bench.http.expectOne('/api/tickets/9/checks');
+    expect(call.request.body).toEqual({ version: 4, runs: 'true', binds: false, chatters: false, note: '' });
+  });
+});

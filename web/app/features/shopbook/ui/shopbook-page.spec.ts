@@ -1,0 +1,77 @@
+import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
+import { testPeople, testShop } from '../../../testing/test-dossier';
+import { refusalBody, withStore } from '../../../testing/with-store';
+import type { Bench } from '../../../testing/with-store';
+import { flatten } from '../data/flatten';
+import { ShopbookPage } from './shopbook-page';
+
+describe('the shop book', () => {
+  let bench: Bench;
+  let fixture: ComponentFixture<ShopbookPage>;
+  const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const change = async (selector: string, text: string): Promise<void> => {
+    const field = host().querySelector(selector) as HTMLInputElement;
+    field.value = text;
+    field.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+  };
+  beforeEach(async () => {
+    bench = withStore();
+    fixture = TestBed.createComponent(ShopbookPage);
+    await fixture.whenStable();
+  });
+
+  it('takes an angle said either way and keeps it as off square', async () => {
+    await change('[aria-label="Crosscut, hand saws fleam"]', '70 to the plate');
+    const book = bench.http.expectOne('/api/shop').request.body.book;
+    expect(book.habits.angles.crosscutHand.fleamDeg).toBe(20);
+  });
+
+  it('a lean back typed as this shop says it is stored signed', async () => {
+    await change('[aria-label="Crosscut, back saws rake"]', '12');
+    expect(bench.http.expectOne('/api/shop').request.body.book.habits.angles.crosscutFine.rakeDeg).toBe(-12);
+  });
+
+  it('refuses in a sentence and sends nothing', async () => {
+    await change('#sb-strokes', '2.5');
+    await change('[aria-label="Rip rake"]', 'steep');
+    bench.http.expectNone('/api/shop');
+    expect(host().querySelector('od-notice')?.textContent).toContain('not an angle a file can leave');
+  });
+
+  it('shows both books when somebody else was faster, and keeps mine on their version', async () => {
+    await change('#sb-wage', '60');
+    const theirs = { ...testShop({ name: 'Theirs' }), version: 8 };
+    bench.http
+      .expectOne('/api/shop')
+      .flush(refusalBody('edited-elsewhere', 'Changed.', { current: theirs }), { status: 409, statusText: 'Conflict' });
+    await fixture.whenStable();
+    const rows = [...host().querySelectorAll('od-conflict tr')].map((r) =>
+      [...r.children].map((cell) => cell.textContent?.trim()),
+    );
+    expect(rows).toContain(['rates, wagePerHour', '60', '48']);
+    (host().querySelector('od-conflict button') as HTMLButtonElement).click();
+    const again = bench.http.expectOne('/api/shop').request.body;
+    expect([again.version, again.book.rates.wagePerHour]).toEqual([8, 60]);
+  });
+
+  it('adds counted strokes to the right person', async () => {
+    const form = host().querySelectorAll('form')[1] as HTMLFormElement;
+    (form.elements.namedItem('strokes') as HTMLInputElement).value = '8';
+    (form.elements.namedItem('drop') as HTMLInputElement).value = '6';
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    const call = bench.http.expectOne('/api/people/2/strokes');
+    expect(call.request.body.strokes).toBe(8);
+    expect(call.request.body.dropMm).toBeCloseTo(0.1524, 9);
+    call.flush(testPeople);
+  });
+
+  it('lays records side by side line by line', () => {
+    expect([...flatten({ a: 1, b: { c: 'x', d: { e: true } } })]).toEqual([
+      ['a', '1'],
+      ['b, c', 'x'],
+      ['b, d, e', 'true'],
+    ]);
+  });
+});
