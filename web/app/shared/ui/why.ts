@@ -52,8 +52,10 @@ const SLIP_PX = 352;
       background: var(--paper);
       border: 1px solid var(--ink);
       box-shadow: 0 6px 18px rgb(0 0 0 / 25%);
-      font-size: 14px;
-      line-height: 1.35;
+      font:
+        400 14px/1.35 'IBM Plex Sans',
+        sans-serif;
+      white-space: normal;
     }
     .to-left {
       left: auto;

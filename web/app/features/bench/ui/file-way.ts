@@ -15,7 +15,7 @@ import type { PlanStep } from '@odontis/core/plan/steps';
         <path d="M130 14 L119 40 L141 40 Z" fill="var(--ink)" />
         <rect x="124" y="122" width="12" height="24" rx="5" fill="var(--handle)" />
       </g>
-      <text x="10" [attr.y]="standsLeft() ? 22 : 142" class="stand">
+      <text [attr.x]="clear().x" [attr.text-anchor]="clear().anchor" [attr.y]="standsLeft() ? 22 : 142" class="stand">
         {{ step().standOn === null ? '' : 'you, on the ' + step().standOn }}
       </text>
     </svg>
@@ -38,6 +38,11 @@ export class FileWay {
   readonly step = input.required<PlanStep>();
   readonly fleamDeg = input.required<number>();
   protected readonly standsLeft = computed(() => this.step().standOn === 'left');
+
+  /** The words stand on the side the file's handle is not. */
+  protected readonly clear = computed(() =>
+    this.step().tipTowards === 'toe' ? { x: 250, anchor: 'end' } : { x: 10, anchor: 'start' },
+  );
 
   /** Facing the toe the left hand is up on the sheet; the file leaves the filer and leans to where its tip points. */
   protected readonly turn = computed(() => {
