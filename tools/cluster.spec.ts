@@ -58,6 +58,18 @@ describe('a cluster of our own', () => {
     await cluster.stop();
   }, 60_000);
 
+  it('brings back a server that died, and leaves one alone that runs or was stopped', async () => {
+    const cluster = await start();
+    expect(await cluster.revive()).toBeFalse();
+    const was = pid();
+    process.kill(was, 'SIGKILL');
+    while (!(await cluster.revive())) await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(pid()).not.toBe(was);
+    expect(await ask(cluster.url(), 'SELECT 1 AS n')).toEqual([{ n: 1 }]);
+    await cluster.stop();
+    expect(await cluster.revive()).toBeFalse();
+  }, 60_000);
+
   it('takes over a server that is still running', async () => {
     const first = await start();
     const was = pid();

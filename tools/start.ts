@@ -45,10 +45,12 @@ async function start(): Promise<void> {
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
 
+  const watch = cluster ? watchDatabase(cluster) : undefined;
   let closing = false;
   const close = async (): Promise<void> => {
     if (closing) return;
     closing = true;
+    clearInterval(watch);
     console.log('\nClosing …');
     await server.close();
     await cluster?.stop();
@@ -56,6 +58,23 @@ async function start(): Promise<void> {
     process.exit(0);
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void close());
+}
+
+/** How often a look is taken whether the database still runs, ms. */
+const LOOK_EVERY_MS = 1000;
+
+/** A database killed under the running shop is started again; screens catch up by themselves. */
+function watchDatabase(cluster: Cluster): NodeJS.Timeout {
+  let looking = false;
+  return setInterval(() => {
+    if (looking) return;
+    looking = true;
+    cluster
+      .revive()
+      .then((revived) => revived && console.log('The database had stopped; it runs again.'))
+      .catch((error: unknown) => console.error(String(error)))
+      .finally(() => (looking = false));
+  }, LOOK_EVERY_MS);
 }
 
 /** Why the address cannot be listened on, in one line. */

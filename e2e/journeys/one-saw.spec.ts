@@ -150,6 +150,15 @@ test('bench: one key for next, one for back; a reload and kill -9 of everything 
   await expect(page.locator('od-bench-page .where')).toHaveText(further);
 });
 
+test('bench: the database dying under the server loses and doubles nothing', async () => {
+  const before = (await doneStops()).length;
+  server.killDatabase();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Space');
+  await expect.poll(async () => (await doneStops().catch(() => [])).length, { timeout: 20_000 }).toBe(before + 4);
+  await expect(page.getByText('The server is away')).toHaveCount(0, { timeout: 15_000 });
+  expect(await doneStops()).toEqual(Array.from({ length: before + 4 }, (_, i) => i));
+});
+
 test('bench: another device stands at the same gullet, and both can go on without doubling', async ({ browser }) => {
   const here = await gullet();
   const context = await browser.newContext();

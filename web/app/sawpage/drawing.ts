@@ -5,7 +5,8 @@ export interface SawDrawing {
   readonly title: string;
   readonly backed: boolean;
   readonly lengthMm: number;
-  readonly plateDepthMm: number;
+  readonly plateDepthHeelMm: number;
+  readonly plateDepthToeMm: number;
   readonly pitchMm: number;
   readonly toothHeightMm: number;
   readonly tanFace: number;

@@ -20,6 +20,9 @@ export function drawSaw(sheet: Sheet, drawing: SawDrawing): void {
   context.restore();
 }
 
+/** Depth of the stiffening back on the sheet, px. */
+const BACK_PX = 12;
+
 function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawing): void {
   const [from, to] = [x(-drawing.pitchMm), x(drawing.lengthMm + drawing.pitchMm)];
   const left = Math.max(layout.left - 4, from);
@@ -35,11 +38,23 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
     c.fill();
   }
   if (right <= left) return;
-  c.fillStyle = palette.plate;
-  c.fillRect(left, layout.plateTop, right - left, layout.plateBottom - layout.plateTop);
-  if (!drawing.backed) return;
-  c.fillStyle = palette.brass;
-  c.fillRect(left, layout.plateBottom - 14, right - left, 14);
+  // Straight from the heel's depth to the toe's, which on a hand saw is less.
+  const deep = layout.plateBottom - layout.plateTop;
+  const share = (px: number): number => Math.min(1, Math.max(0, (px - from) / Math.max(1, to - from)));
+  const bottom = (px: number): number =>
+    layout.plateTop + deep * (1 + (drawing.plateDepthToeMm / drawing.plateDepthHeelMm - 1) * share(px));
+  const band = (top: (px: number) => number, colour: string): void => {
+    c.fillStyle = colour;
+    c.beginPath();
+    c.moveTo(left, top(left));
+    c.lineTo(right, top(right));
+    c.lineTo(right, bottom(right));
+    c.lineTo(left, bottom(left));
+    c.closePath();
+    c.fill();
+  };
+  band(() => layout.plateTop, palette.plate);
+  if (drawing.backed) band((px) => bottom(px) - BACK_PX, palette.brass);
 }
 
 /** Bottom of the V between tooth i and the next. */

@@ -23,11 +23,15 @@ export const yPx = (layout: Layout, drawing: SawDrawing, yMm: number): number =>
 /** Left gutter for the lanes' names and the handle; right one for the depth handle. */
 export const GUTTER = { left: 118, right: 58 } as const;
 
+const PLATE_SCALE = 0.2;
+
 export function layoutFor(drawing: SawDrawing, width: number, laneHeight: number): Layout {
   const toothPx = 38;
   const tipY = 30;
   const plateTop = tipY + toothPx;
-  const plateBottom = plateTop + 34 + (drawing.backed ? 14 : 0);
+  // The plate's depth to its length, at a fifth of the drawing's own scale: whole, it would fill the page.
+  const own = (drawing.plateDepthHeelMm / drawing.lengthMm) * (width - GUTTER.left - GUTTER.right) * PLATE_SCALE;
+  const plateBottom = plateTop + Math.round(Math.min(62, Math.max(26, own))) + (drawing.backed ? 10 : 0);
   const axisY = plateBottom + 6;
   const lanesTop = axisY + 18;
   return {
