@@ -92,6 +92,28 @@ describe('presses at the vise', () => {
     bench.http.expectNone(URL);
   });
 
+  it('opened again on the same plan while a hand is pressing fast, none is lost and none sent twice', async () => {
+    const pressed = Array.from({ length: 20 }, (_, i) => press(i));
+    const sent: string[] = [];
+    const answerAll = (): void =>
+      bench.http.match(URL).forEach((call) => {
+        sent.push(...(call.request.body.events as { id: string }[]).map((event) => event.id));
+        call.flush(answer([]));
+      });
+    for (const event of pressed) {
+      void queue.press(11, event);
+      void queue.open(9, 11, (state) => states.push(state));
+      await soon(2);
+      answerAll();
+    }
+    for (let i = 0; i < 6; i++) {
+      await soon(30);
+      answerAll();
+    }
+    expect(sent).toEqual(pressed.map((event) => event.id));
+    expect(queue.unsent()).toEqual([]);
+  });
+
   it('stop with a sentence when the server refuses them for good', async () => {
     void queue.press(11, press(6));
     await soon();

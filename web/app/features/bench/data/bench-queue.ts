@@ -41,19 +41,25 @@ export class BenchQueue {
   readonly away = signal(false);
   readonly refusal = signal<Refusal | null>(null);
   private ticketId = 0;
+  private planId = 0;
   private sending = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private caughtUp: (state: BenchState) => void = () => undefined;
 
   /** Take up what a reload or a dead battery left behind, then keep sending. */
   async open(ticketId: number, planId: number, caughtUp: (state: BenchState) => void): Promise<void> {
-    this.ticketId = ticketId;
     this.caughtUp = caughtUp;
+    if (this.ticketId === ticketId && this.planId === planId) return;
+    this.ticketId = ticketId;
+    this.planId = planId;
     const db = await this.drawer;
     const left = await db.getAllFromIndex('presses', 'ticket', ticketId);
     for (const press of left.filter((p) => p.planId !== planId))
       if (press.seq !== undefined) await db.delete('presses', press.seq);
-    this.waiting.set(left.filter((p) => p.planId === planId));
+    // What was pressed while the drawer was being read comes after what was in it.
+    const kept = left.filter((p) => p.planId === planId);
+    const known = new Set(kept.map((p) => p.event.id));
+    this.waiting.update((now) => [...kept, ...now.filter((p) => p.planId === planId && !known.has(p.event.id))]);
     if (this.waiting().length > 0) void this.send();
   }
 
@@ -69,6 +75,7 @@ export class BenchQueue {
   close(): void {
     clearTimeout(this.timer);
     this.ticketId = 0;
+    this.planId = 0;
     void this.drawer.then((db) => db.close());
   }
 

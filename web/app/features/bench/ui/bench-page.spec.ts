@@ -52,6 +52,20 @@ describe('the bench page', () => {
     expect(drawing?.work?.todo.size).toBeGreaterThan(5);
   });
 
+  it('a fast foot on the pedal loses nothing while answers come in between', async () => {
+    for (let i = 0; i < 30; i++) {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', bubbles: true, cancelable: true }));
+      await new Promise((resolve) => setTimeout(resolve, 4));
+      for (const call of bench.http.match('/api/tickets/9/bench')) {
+        const done = (call.request.body.events as { stop: number }[]).map((event) => event.stop);
+        const kept = Array.from({ length: Math.max(...done) + 1 }, (_, stop) => stop);
+        call.flush({ planId: 11, done: kept, stage: 'bench' });
+      }
+    }
+    await fixture.whenStable();
+    expect(text('aside')).toContain(`stop 31 of ${stops.length}`);
+  });
+
   it('a key held down counts once, and a key in a field not at all', async () => {
     await key(' ', { repeat: true });
     expect(text('.where')).toBe('Clean');

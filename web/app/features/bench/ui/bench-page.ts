@@ -35,6 +35,7 @@ export class BenchPage implements OnDestroy {
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
+  private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? null);
   private readonly planId = computed(() => this.accepted()?.id ?? null);
   protected readonly walk = computed(() => walkPlan(this.accepted()?.plan.steps ?? []));
   protected readonly done = computed(() => doneStops(this.accepted()?.done ?? [], this.queue.unsent()));
@@ -57,8 +58,9 @@ export class BenchPage implements OnDestroy {
     ]);
     this.sheet.handle.set(null);
     effect(() => {
-      const [id, planId] = [this.dossier()?.ticket.id, this.planId()];
-      if (id === undefined || planId === null) return;
+      // Only another ticket or plan opens the queue anew: presses on their way must not be read over.
+      const [id, planId] = [this.ticketId(), this.planId()];
+      if (id === null || planId === null) return;
       untracked(
         () =>
           void this.queue.open(id, planId, (state) =>
