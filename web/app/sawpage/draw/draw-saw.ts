@@ -120,15 +120,13 @@ function drawLean({ context: c, palette }: Sheet, drawing: SawDrawing, i: number
 }
 
 /** One column of px at a time: the tallest tip in it. */
-function drawOutline({ context: c, palette, layout, x, first, last, pxPerTooth }: Sheet, drawing: SawDrawing): void {
+function drawOutline({ context: c, palette, layout, x, first, last }: Sheet, drawing: SawDrawing): void {
   let column = NaN;
   let top = Infinity;
-  let colour: string = palette.steel;
   const flush = (): void => {
-    if (Number.isNaN(column)) return;
-    c.fillStyle = colour;
-    c.fillRect(column, top, Math.max(1, Math.floor(pxPerTooth - 1)), layout.plateTop - top);
+    if (!Number.isNaN(column)) c.fillRect(column, top, 1, layout.plateTop - top);
   };
+  c.fillStyle = drawing.work === null ? palette.steel : palette.ink;
   for (let i = first; i <= last; i++) {
     const px = Math.floor(x(drawing.xMm[i] as number));
     if (px !== column) {
@@ -136,17 +134,7 @@ function drawOutline({ context: c, palette, layout, x, first, last, pxPerTooth }
       column = px;
       top = Infinity;
     }
-    const tooth = drawing.teeth[i] as number;
-    const y = yPx(layout, drawing, drawing.yMm[i] as number);
-    if (y < top)
-      colour = drawing.broken.has(tooth)
-        ? palette.lead
-        : drawing.work?.todo.has(tooth)
-          ? palette.ink
-          : drawing.work?.done.has(tooth)
-            ? palette.steelBright
-            : palette.steel;
-    top = Math.min(top, y);
+    top = Math.min(top, yPx(layout, drawing, drawing.yMm[i] as number));
   }
   flush();
 }

@@ -16,4 +16,4 @@ export interface Sheet {
 }
 
 /** Below this many px a tooth single teeth are no longer drawn. */
-export const FINEST_PX = 3;
+export const FINEST_PX = 2;
