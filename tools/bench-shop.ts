@@ -2,8 +2,7 @@ import { spawn } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import type { BrowserType } from '@playwright/test';
-import type pgModule from 'pg';
+import pg from 'pg';
 import { runServer } from '../server/main';
 import type { Cluster } from './cluster';
 import { freePort } from './cluster';
@@ -12,15 +11,12 @@ import { WEB_FOLDER } from './web-build';
 export interface ShopBench {
   readonly cluster: Cluster;
   readonly port: number;
-  readonly chromium: BrowserType;
-  readonly executablePath: string;
-  readonly pg: typeof pgModule;
 }
 
 const SAWS = 5000;
 const CALLS = 120;
 
-const percentile = (times: number[], share: number): number =>
+export const percentile = (times: number[], share: number): number =>
   times.sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] as number;
 
 async function timed(calls: number, work: () => Promise<unknown>): Promise<number> {
@@ -33,9 +29,9 @@ async function timed(calls: number, work: () => Promise<unknown>): Promise<numbe
   return percentile(times, 0.95);
 }
 
-/** Routes with 5,000 saws beside the same rows by plain pg; a redraw of the plan page; cold and warm start. */
-export async function measureShop(bench: ShopBench): Promise<void> {
-  const { cluster, port, pg } = bench;
+/** Routes with 5,000 saws beside the same rows by plain pg. */
+export async function measureRoutes(bench: ShopBench): Promise<void> {
+  const { cluster, port } = bench;
   const server = await runServer({
     databaseUrl: cluster.url(),
     host: '127.0.0.1',
@@ -84,82 +80,12 @@ export async function measureShop(bench: ShopBench): Promise<void> {
     await client.query('SELECT * FROM plan WHERE ticket_id = $1', [ticket]);
     await client.query('SELECT b.* FROM bench_mark b JOIN plan p ON p.id = b.plan_id WHERE p.ticket_id = $1', [ticket]);
   });
-  await redraw(bench, server.address, client);
   await client.end();
   await server.close();
-  await starts();
-}
-
-/** The plan page at 400 teeth: how long one move of the handle keeps the page busy, and frames a second while it moves. */
-async function redraw(bench: ShopBench, address: string, client: pgModule.Client): Promise<void> {
-  const plan = await client.query<{ id: number; measuring: number }>(
-    `SELECT t.id, m.id AS measuring FROM ticket t JOIN measuring m ON m.ticket_id = t.id WHERE t.stage = 'plan' LIMIT 1`,
-  );
-  const { id, measuring } = plan.rows[0] as { id: number; measuring: number };
-  await client.query('DELETE FROM reading WHERE measuring_id = $1', [measuring]);
-  await client.query(
-    `INSERT INTO reading (measuring_id, tooth, x_mm, y_mm, set_mm, kind)
-     SELECT $1, n, n * 2 + 0.08 * sin(n * 1.7), -0.15 * sin(pi() * n / 400) - 0.02 * abs(sin(n * 3.1)), 0.05, 'tooth' FROM generate_series(1, 400) n`,
-    [measuring],
-  );
-  await client.query(`UPDATE saw SET tooth_line_mm = 800 WHERE id = (SELECT saw_id FROM ticket WHERE id = $1)`, [id]);
-  const browser = await bench.chromium.launch({
-    executablePath: bench.executablePath,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
-  await page.goto(`${address}/ticket/${id}/plan`);
-  await page.locator('od-curve-chart canvas').first().waitFor();
-  const handle = page.getByRole('slider', { name: 'Joint depth' });
-  await handle.focus();
-  // Time from frame to frame, with a move of the handle in every one of them and with none.
-  const frames = (moving: boolean): Promise<number[]> =>
-    handle.evaluate(async (grip, move) => {
-      const times: number[] = [];
-      let last = performance.now();
-      for (let i = 0; i < 180; i++) {
-        const key = i % 60 < 30 ? 'ArrowDown' : 'ArrowUp';
-        if (move) grip.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
-        await new Promise((resolve) => requestAnimationFrame(resolve));
-        times.push(performance.now() - last);
-        last = performance.now();
-      }
-      return times;
-    }, moving);
-  const [idle, shown] = [await frames(false), await frames(true)];
-  // Work alone: key handling, change detection and drawing, without waiting for the screen.
-  const busy = await handle.evaluate(async (grip) => {
-    const times: number[] = [];
-    const channel = new MessageChannel();
-    for (let i = 0; i < 120; i++) {
-      await new Promise((resolve) => requestAnimationFrame(resolve));
-      const from = performance.now();
-      const key = i % 40 < 20 ? 'ArrowDown' : 'ArrowUp';
-      grip.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
-      const handled = performance.now() - from;
-      await new Promise((resolve) => requestAnimationFrame(resolve));
-      const drawing = performance.now();
-      await new Promise((resolve) => {
-        channel.port1.onmessage = resolve;
-        channel.port2.postMessage(0);
-      });
-      times.push(handled + performance.now() - drawing);
-    }
-    return times;
-  });
-  await browser.close();
-  console.log('\nPlan page at 400 teeth, headless, drawn by the processor alone');
-  console.log(
-    `one move of the handle keeps the page busy ${percentile(busy, 0.5).toFixed(1)} ms of a 16 ms frame (median), 95th percentile ${percentile(busy, 0.95).toFixed(1)} ms`,
-  );
-  const spread = (times: number[]): string =>
-    `${percentile(times, 0.5).toFixed(1)} ms (median), ${percentile(times, 0.95).toFixed(1)} ms (95th percentile)`;
-  console.log(`frame to frame with a move in each ${spread(shown)}; with none ${spread(idle)}; sixty a second is 16.7`);
 }
 
 /** npm start as a person does it, on a folder of its own: first with everything built, then again. */
-async function starts(): Promise<void> {
+export async function measureStarts(): Promise<void> {
   const data = mkdtempSync(path.join(os.tmpdir(), 'odontis-cold-'));
   chmodSync(data, 0o755);
   const port = await freePort();

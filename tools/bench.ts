@@ -2,8 +2,6 @@ import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } f
 import os from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { chromium } from '@playwright/test';
-import pg from 'pg';
 import { depthCurve } from '@odontis/core/line/depth-curve';
 import { flatsOn } from '@odontis/core/line/flats';
 import { lineForAll } from '@odontis/core/line/joint-line';
@@ -17,8 +15,9 @@ import { smoothestByQuadprog } from '../core/reference/quadratic-program';
 import { planInputs } from '../core/reference/random-saw';
 import { seeded, wornLine } from '../server/demo/worn-line';
 import { Cluster, freePort } from './cluster';
-import { CHROMIUM, ensureChromium, ensurePostgres } from './debian';
-import { measureShop } from './bench-shop';
+import { measurePages } from './bench-page';
+import { measureRoutes, measureStarts } from './bench-shop';
+import { ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
@@ -98,26 +97,41 @@ function firstTransfer(): { files: number; kilobytes: number } {
   return { files: wanted.size, kilobytes: bytes / 1000 };
 }
 
-async function bench(): Promise<void> {
-  ensureChromium();
-  await core();
-  buildWeb();
+function transfer(): void {
   const first = firstTransfer();
   const all = readdirSync(WEB_FOLDER).reduce((sum, f) => sum + statSync(path.join(WEB_FOLDER, f)).size, 0);
   console.log('\nWeb app');
   console.log(
     `first transfer, gzipped: ${first.kilobytes.toFixed(0)} kB in ${first.files} files (aim under 300); everything unpacked ${(all / 1e6).toFixed(1)} MB`,
   );
-  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-bench-'));
-  chmodSync(folder, 0o755);
-  const programs = ensurePostgres();
-  const cluster = await Cluster.start({ programs, folder, throwaway: true });
-  try {
-    await measureShop({ cluster, port: await freePort(), chromium, executablePath: CHROMIUM, pg });
-  } finally {
-    await cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
+}
+
+/** What can be asked for by name, `npm run bench -- core pages`; all of it when nothing is. */
+const PARTS = ['core', 'web', 'routes', 'pages', 'start'];
+
+async function bench(): Promise<void> {
+  const asked = process.argv.slice(3);
+  const unknown = asked.find((part) => !PARTS.includes(part));
+  if (unknown) throw new Error(`There is no part "${unknown}" to measure: ${PARTS.join(', ')}.`);
+  const wanted = (part: string): boolean => asked.length === 0 || asked.includes(part);
+  if (wanted('core')) await core();
+  buildWeb();
+  if (wanted('web')) transfer();
+  if (wanted('pages')) ensureChromium();
+  if (wanted('routes') || wanted('pages')) {
+    const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-bench-'));
+    chmodSync(folder, 0o755);
+    const cluster = await Cluster.start({ programs: ensurePostgres(), folder, throwaway: true });
+    try {
+      // Pages first: the routes are measured in a shop with thousands of saws more.
+      if (wanted('pages')) await measurePages({ cluster, port: await freePort() });
+      if (wanted('routes')) await measureRoutes({ cluster, port: await freePort() });
+    } finally {
+      await cluster.stop();
+      rmSync(folder, { recursive: true, force: true });
+    }
   }
+  if (wanted('start')) await measureStarts();
 }
 
 bench()

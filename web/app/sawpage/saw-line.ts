@@ -17,9 +17,9 @@ import { select } from 'd3-selection';
 import type { ZoomTransform } from 'd3-zoom';
 import { zoom, zoomIdentity } from 'd3-zoom';
 import { DepthGrip } from './depth-grip';
-import { drawAxis } from './draw/draw-axis';
 import { drawLanes } from './draw/draw-lanes';
-import { drawSaw } from './draw/draw-saw';
+import { drawWork } from './draw/draw-saw';
+import { SawLayer } from './draw/saw-layer';
 import type { Sheet } from './draw/sheet';
 import type { Layout } from './draw/layout';
 import { layoutFor } from './draw/layout';
@@ -57,6 +57,7 @@ export class SawLine implements OnDestroy {
   private readonly view = signal<ZoomTransform>(zoomIdentity);
   private readonly skin = signal(0);
   private palette: Palette | null = null;
+  private readonly saw = new SawLayer();
   private readonly watchers: { disconnect(): void }[] = [];
   private readonly zoomer = zoom<HTMLCanvasElement, unknown>()
     .scaleExtent([1, 60])
@@ -104,12 +105,15 @@ export class SawLine implements OnDestroy {
   private attach(element: HTMLCanvasElement): void {
     const resize = new ResizeObserver(() => this.width.set(Math.max(480, element.clientWidth)));
     resize.observe(element);
-    const skin = new MutationObserver(() => {
+    const turned = (): void => {
       this.palette = null;
       this.skin.update((n) => n + 1);
-    });
+    };
+    const skin = new MutationObserver(turned);
     skin.observe(document.documentElement, { attributes: true, attributeFilter: ['data-sheet'] });
-    this.watchers.push(resize, skin);
+    // Numbers drawn before their typeface came are drawn again with it.
+    document.fonts.addEventListener('loadingdone', turned);
+    this.watchers.push(resize, skin, { disconnect: () => document.fonts.removeEventListener('loadingdone', turned) });
     const width = Math.max(480, element.clientWidth);
     this.width.set(width);
     this.zoomer
@@ -182,8 +186,8 @@ export class SawLine implements OnDestroy {
       last: Math.min(drawing.teeth.length - 1, firstAt(drawing.xMm, toMm)),
       pxPerTooth: Math.abs(x(drawing.pitchMm) - x(0)),
     };
-    drawSaw(sheet, drawing);
-    drawAxis(sheet, drawing);
+    this.saw.lay(sheet, drawing, ratio);
+    drawWork(sheet, drawing);
     drawLanes(sheet, drawing);
   }
 }

@@ -4,19 +4,32 @@ import { yPx } from './layout';
 import { FINEST_PX } from './sheet';
 import type { Sheet } from './sheet';
 
-/** Plate, back and handle, then teeth, joint line, flats and the place being worked on. */
+/** Plate, back and handle, then the teeth: what stays while a hand pulls at the joint line. */
 export function drawSaw(sheet: Sheet, drawing: SawDrawing): void {
   drawPlate(sheet, drawing);
   if (drawing.teeth.length === 0) return;
-  const { context, layout } = sheet;
+  overTheLine(sheet, () => {
+    if (sheet.pxPerTooth < FINEST_PX) drawOutline(sheet, drawing);
+    else drawTeeth(sheet, drawing);
+  });
+}
+
+/** Joint line, flats and the place being worked on, over the saw already drawn. */
+export function drawWork(sheet: Sheet, drawing: SawDrawing): void {
+  if (drawing.teeth.length === 0) return;
+  overTheLine(sheet, () => {
+    drawJoint(sheet, drawing);
+    drawCurrent(sheet, drawing);
+  });
+}
+
+/** Draws nothing beside the tooth line's own width, whatever the zoom. */
+function overTheLine({ context, layout }: Sheet, draw: () => void): void {
   context.save();
   context.beginPath();
   context.rect(layout.left - 6, 0, layout.right - layout.left + 12, layout.axisY);
   context.clip();
-  if (sheet.pxPerTooth < FINEST_PX) drawOutline(sheet, drawing);
-  else drawTeeth(sheet, drawing);
-  drawJoint(sheet, drawing);
-  drawCurrent(sheet, drawing);
+  draw();
   context.restore();
 }
 

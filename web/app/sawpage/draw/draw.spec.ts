@@ -3,9 +3,10 @@ import { baseDrawing, drawnTooth, setLane } from '../build-drawing';
 import type { SawDrawing } from '../drawing';
 import { drawAxis } from './draw-axis';
 import { drawLanes } from './draw-lanes';
-import { drawSaw } from './draw-saw';
+import { drawSaw, drawWork } from './draw-saw';
 import { layoutFor, yPx } from './layout';
 import { readPalette } from './palette';
+import { SawLayer } from './saw-layer';
 import type { Sheet } from './sheet';
 
 const dossier = testDossier('plan');
@@ -91,9 +92,56 @@ describe('the saw on its sheet', () => {
     const sheet = sheetFor(drawing);
     const y = yPx(sheet.layout, drawing, -0.3);
     const between = sheet.x(2 * 9 + 0.4);
-    drawSaw(sheet, { ...drawing, joint: null });
-    const without = pixel(sheet, between, y);
     drawSaw(sheet, drawing);
+    const without = pixel(sheet, between, y);
+    drawWork(sheet, drawing);
     expect(pixel(sheet, between, y)).not.toBe(without);
+  });
+
+  it('a flat is bright between its two ends, and nothing beyond them', () => {
+    const drawing = drawingOf(20);
+    const flats = {
+      fromMm: drawing.xMm.map((x) => x - 0.3),
+      toMm: drawing.xMm.map((x) => x + 0.3),
+      on: new Uint8Array(20).fill(1),
+    };
+    const sheet = sheetFor(drawing);
+    const jointed = { ...drawing, joint: { alphaMm: -0.3, beta: 0 }, flats };
+    drawWork(sheet, jointed);
+    const y = yPx(sheet.layout, drawing, -0.3) + 1.4;
+    const paper = pixel(sheet, sheet.x(drawing.xMm[7] as number), y);
+    for (const off of [-0.25, 0.25]) expect(pixel(sheet, sheet.x((drawing.xMm[7] as number) + off), y)).toBe(paper);
+    expect(pixel(sheet, sheet.x((drawing.xMm[7] as number) + 0.5), y)).not.toBe(paper);
+  });
+
+  describe('kept as a picture', () => {
+    const whole = (sheet: Sheet): string =>
+      sheet.context.getImageData(0, 0, sheet.layout.width, sheet.layout.lanesTop).data.join();
+
+    it('looks as it does when drawn', () => {
+      const drawing = drawingOf(60, { work: { done: new Set([1, 2]), todo: new Set([5, 6]) } });
+      const [direct, laid] = [sheetFor(drawing), sheetFor(drawing)];
+      drawSaw(direct, drawing);
+      drawAxis(direct, drawing);
+      new SawLayer().lay(laid, drawing, 1);
+      expect(whole(laid) === whole(direct)).toBeTrue();
+    });
+
+    it('is drawn again when the work or the view changes, and not when only the joint line moves', () => {
+      const drawing = drawingOf(60);
+      const layer = new SawLayer();
+      const sheet = sheetFor(drawing);
+      const paths = spyOn(CanvasRenderingContext2D.prototype, 'closePath').and.callThrough();
+      const drawnFor = (next: SawDrawing, on: Sheet = sheet): boolean => {
+        paths.calls.reset();
+        layer.lay(on, next, 1);
+        return paths.calls.count() > 0;
+      };
+      expect(drawnFor(drawing)).toBeTrue();
+      expect(drawnFor({ ...drawing, joint: { alphaMm: -0.2, beta: 0 } })).toBeFalse();
+      expect(drawnFor({ ...drawing, work: { done: new Set([1]), todo: new Set() } })).toBeTrue();
+      expect(drawnFor({ ...drawing, yMm: drawing.yMm.map((y) => y - 0.1) })).toBeTrue();
+      expect(drawnFor({ ...drawing, yMm: drawing.yMm }, { ...sheet, x: (mm) => sheet.x(mm) + 3 })).toBeTrue();
+    });
   });
 });

@@ -105,6 +105,11 @@ export class PlanPage {
     const study = this.study();
     return study?.ok ? study.study : null;
   });
+  /** The saw as it came in: the same under every depth, so that it is drawn once. */
+  private readonly base = computed(() => {
+    const [dossier, study] = [this.dossier(), this.found()];
+    return dossier && study ? baseDrawing(dossier, study.inputs.readings, study.tooth) : null;
+  });
   protected readonly depthMm = computed(() => {
     const study = this.found();
     const frozen = this.frozen();
@@ -157,11 +162,11 @@ export class PlanPage {
   }
 
   private draw(): void {
-    const [dossier, study, view] = [this.dossier(), this.found(), this.view()];
-    if (!dossier || !study || !view) return;
+    const [base, study, view] = [this.base(), this.found(), this.view()];
+    if (!base || !study || !view) return;
     const tune = view.depthMm > 0;
     this.sheet.drawing.set({
-      ...baseDrawing(dossier, study.inputs.readings, study.tooth),
+      ...base,
       joint: view.line,
       flats: tune ? view.flats : null,
       targetXMm: tune ? view.spacing.xMm : null,

@@ -1,0 +1,135 @@
+import type { Page } from '@playwright/test';
+import { chromium } from '@playwright/test';
+import pg from 'pg';
+import { runServer } from '../server/main';
+import type { ShopBench } from './bench-shop';
+import { percentile } from './bench-shop';
+import { CHROMIUM } from './debian';
+import { WEB_FOLDER } from './web-build';
+
+const TEETH = 400;
+
+/** Frames with a move in each of them and with none, and how long one move alone keeps the page busy, ms. */
+interface Motion {
+  readonly idle: number[];
+  readonly moving: number[];
+  readonly busy: number[];
+}
+
+/** Where the hand is on a page, and what it does there frame by frame. */
+type Hand = { readonly at: string; readonly does: 'arrows' | 'values' };
+
+/**
+ * Pulls at a handle with the arrow keys, there and back, or keys a value and steps back, one deed a frame.
+ * `busy` is event handling, change detection and drawing, without the wait for the screen.
+ */
+async function motion(page: Page, hand: Hand): Promise<Motion> {
+  return page.evaluate(async ({ at, does }) => {
+    const element = document.querySelector<HTMLInputElement>(at);
+    if (!element) throw new Error(`Nothing on the page answers to ${at}.`);
+    element.focus();
+    const out: { idle: number[]; moving: number[]; busy: number[] } = { idle: [], moving: [], busy: [] };
+    // One function for both hands: named helpers do not survive the trip into the page.
+    const deed = {
+      do(i: number): void {
+        const key = does === 'arrows' ? (i % 60 < 30 ? 'ArrowDown' : 'ArrowUp') : 'ArrowUp';
+        if (does === 'arrows' || i % 2 === 1) {
+          element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+          return;
+        }
+        element.value = (-0.01 * (i % 7)).toFixed(2);
+        element.dispatchEvent(new Event('input', { bubbles: true }));
+        element.form?.requestSubmit();
+      },
+    };
+    for (const into of [out.idle, out.moving]) {
+      let last = performance.now();
+      for (let i = 0; i < 180; i++) {
+        if (into === out.moving) deed.do(i);
+        await new Promise((resolve) => requestAnimationFrame(resolve));
+        into.push(performance.now() - last);
+        last = performance.now();
+      }
+    }
+    const channel = new MessageChannel();
+    for (let i = 0; i < 120; i++) {
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      const from = performance.now();
+      deed.do(i);
+      const handled = performance.now() - from;
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      const drawing = performance.now();
+      await new Promise((resolve) => {
+        channel.port1.onmessage = resolve;
+        channel.port2.postMessage(0);
+      });
+      out.busy.push(handled + performance.now() - drawing);
+    }
+    return out;
+  }, hand);
+}
+
+function report(what: string, { idle, moving, busy }: Motion): void {
+  const spread = (times: number[]): string =>
+    `${percentile(times, 0.5).toFixed(1)} ms (median), ${percentile(times, 0.95).toFixed(1)} ms (95th percentile)`;
+  console.log(`${what} keeps the page busy ${spread(busy)} of a 16 ms frame`);
+  console.log(`  frame to frame with one in each ${spread(moving)}; with none ${spread(idle)}; sixty a second is 16.7`);
+}
+
+/** Gives a ticket at this stage 400 teeth, hollow and uneven, and returns its number. */
+async function longSaw(client: pg.Client, stage: 'measure' | 'plan'): Promise<number> {
+  const found = await client.query<{ id: number; measuring: number }>(
+    `WITH one AS (SELECT id FROM ticket WHERE stage = $1 ORDER BY id LIMIT 1)
+     INSERT INTO measuring (ticket_id, kind, round, version, changed_by) SELECT id, 'before', 1, 1, 1 FROM one
+     ON CONFLICT (ticket_id, kind, round) DO UPDATE SET version = 1 RETURNING ticket_id AS id, id AS measuring`,
+    [stage],
+  );
+  const { id, measuring } = found.rows[0] as { id: number; measuring: number };
+  await client.query('DELETE FROM reading WHERE measuring_id = $1', [measuring]);
+  await client.query(
+    `INSERT INTO reading (measuring_id, tooth, x_mm, y_mm, set_mm, kind)
+     SELECT $1, n, n * 2 + 0.08 * sin(n * 1.7), -0.15 * sin(pi() * n / $2::int) - 0.02 * abs(sin(n * 3.1)), 0.05, 'tooth' FROM generate_series(1, $2::int) n`,
+    [measuring, TEETH],
+  );
+  await client.query(`UPDATE saw SET tooth_line_mm = $2 WHERE id = (SELECT saw_id FROM ticket WHERE id = $1)`, [
+    id,
+    TEETH * 2,
+  ]);
+  return id;
+}
+
+/** The plan page and the measuring desk at 400 teeth, while a hand moves. */
+export async function measurePages({ cluster, port }: ShopBench): Promise<void> {
+  const server = await runServer({
+    databaseUrl: cluster.url(),
+    host: '127.0.0.1',
+    port,
+    webFolder: WEB_FOLDER,
+    demo: true,
+  });
+  const client = new pg.Client({ connectionString: cluster.url() });
+  client.on('error', () => undefined);
+  await client.connect();
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+  console.log(`\nPages at ${TEETH} teeth, headless, drawn by the processor alone`);
+  await page.goto(`${server.address}/ticket/${await longSaw(client, 'plan')}/plan`);
+  await page.locator('od-curve-chart canvas').first().waitFor();
+  report('Plan: one move of the handle', await motion(page, { at: '[role="slider"]', does: 'arrows' }));
+  await page.goto(`${server.address}/ticket/${await longSaw(client, 'measure')}/measure`);
+  await page.locator('#od-entry').waitFor();
+  // From the middle of the line: keyed there, a value changes a tooth that stands.
+  await page.locator('[role="listitem"]').nth(5).click();
+  const tooth = page.locator('[role="listitem"]').nth(5);
+  const before = await tooth.innerText();
+  const keyed = await motion(page, { at: '#od-entry', does: 'values' });
+  if ((await tooth.innerText()) === before) throw new Error('The values keyed did not arrive: nothing was measured.');
+  report('Measure: one value keyed', keyed);
+  await browser.close();
+  await client.end();
+  await server.close();
+}
