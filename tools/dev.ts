@@ -22,18 +22,24 @@ async function dev(): Promise<void> {
     DATABASE_URL: cluster?.url() ?? settings.databaseUrl ?? '',
     ODONTIS_API_PORT: String(apiPort),
   };
+  // Straight to the programs: npx stands between, and leaves them running when it is told to stop.
+  const node = (program: string, args: readonly string[], cwd: string) =>
+    spawn(process.execPath, [path.resolve('node_modules', program), ...args], { env, cwd, stdio: 'inherit' });
   const children = [
-    spawn('npx', ['tsx', 'watch', '--clear-screen=false', 'tools/dev-api.ts'], { env, stdio: 'inherit' }),
-    spawn('npx', ['ng', 'serve', '--host', settings.host, '--port', String(settings.port), '--proxy-config', proxy], {
-      cwd: 'web',
-      stdio: 'inherit',
-    }),
+    node('tsx/dist/cli.mjs', ['watch', '--clear-screen=false', 'tools/dev-api.ts'], '.'),
+    node(
+      '@angular/cli/bin/ng.js',
+      ['serve', '--host', settings.host, '--port', String(settings.port), '--proxy-config', proxy],
+      'web',
+    ),
   ];
   let closing = false;
   const close = async (): Promise<void> => {
     if (closing) return;
     closing = true;
+    const ended = children.map((child) => new Promise((resolve) => child.once('exit', resolve)));
     for (const child of children) child.kill('SIGTERM');
+    await Promise.all(ended);
     await cluster?.stop();
     process.exit(0);
   };

@@ -47,6 +47,14 @@ export function lifeCost(
   };
 }
 
+/** Beyond this many sharpenings the plate outlives its owner, and a figure would only pretend to know. */
+const BEYOND_COUNTING = 100;
+
+/** Sharpenings left as a person would say them: a number while it matters. */
+export function sayLeft(left: number): string {
+  return left > BEYOND_COUNTING ? `more than ${BEYOND_COUNTING}` : `about ${left}`;
+}
+
 export type UseRate = 'daily' | 'weekly' | 'seldom';
 
 /**

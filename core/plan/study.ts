@@ -23,6 +23,8 @@ export interface PlanStudy {
   readonly tooth: FiledTooth;
   readonly toothHeightMm: number;
   readonly pitchMm: number;
+  /** False when only heights were measured: spacing is then taken as even, and said so. */
+  readonly placesMeasured: boolean;
   readonly prepared: PreparedLine;
   readonly datum: JointLine;
   readonly deepestMm: number;
@@ -69,6 +71,7 @@ export function studyLine(inputs: PlanInputs): PlanStudy {
     tooth,
     toothHeightMm: heightMm,
     pitchMm,
+    placesMeasured: statistics.placesMeasured,
     prepared,
     datum,
     deepestMm,

@@ -11,6 +11,20 @@ const line = (n: number, y: (x: number) => number): ToothReading[] =>
     kind: 'tooth',
   }));
 
+describe('places', () => {
+  const line = (off: number) =>
+    lineStatistics(
+      Array.from({ length: 40 }, (_, i) => ({
+        tooth: i + 1,
+        xMm: i * 1.5875 + (i === 7 ? off : 0),
+        yMm: 0,
+        kind: 'tooth' as const,
+      })),
+    );
+  it('filled in by the pitch are not said to be even', () => expect(line(0)?.placesMeasured).toBeFalse());
+  it('keyed to a hundredth are measured', () => expect(line(0.01)?.placesMeasured).toBeTrue());
+});
+
 describe('lineStatistics', () => {
   it('fits the pitch as a statistics library does', () => {
     const readings = line(50, (x) => 0.01 * Math.cos(x));

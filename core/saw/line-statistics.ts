@@ -19,9 +19,14 @@ export interface LineStatistics {
   /** Fitted parabola's sagitta over the whole line: positive is breasted, negative hollow, mm. */
   readonly crownMm: number;
   readonly worstSpacingMm: number;
+  /** False when every tooth stands exactly where the pitch puts it: the places were filled in, not measured. */
+  readonly placesMeasured: boolean;
   readonly setLeft: SideSet;
   readonly setRight: SideSet;
 }
+
+/** A spacing error below this, mm, is rounding in the sum of pitches, not a saw. */
+const FILLED_IN_MM = 1e-6;
 
 /**
  * What a line of readings says at a glance. Least squares for pitch, straight
@@ -50,6 +55,7 @@ export function lineStatistics(readings: readonly ToothReading[]): LineStatistic
     heightSpreadMm: maxOf(off) - minOf(off),
     crownMm: crown(standing, lengthMm),
     worstSpacingMm: worst,
+    placesMeasured: worst > FILLED_IN_MM,
     setLeft: sideSet(standing, 'left'),
     setRight: sideSet(standing, 'right'),
   };

@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { ShopBook } from '@odontis/contract/shop';
-import { nextVisit } from '@odontis/core/life/life';
+import { nextVisit, sayLeft } from '@odontis/core/life/life';
 import { lineStatistics } from '@odontis/core/saw/line-statistics';
 import { sayFine, sayFleam, sayLong, sayPitch, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
@@ -41,7 +41,7 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
     plan.reset ? `${sayFine(plan.setPerSideMm, book)}, renewed` : 'left as it was, enough for now',
   ]);
   rows.push(['Kerf', sayPlate(plan.kerfMm, book)]);
-  rows.push(['Sharpenings left in the plate', `about ${plan.sharpeningsLeft}`]);
+  rows.push(['Sharpenings left in the plate', sayLeft(plan.sharpeningsLeft)]);
   return rows;
 }
 
@@ -98,7 +98,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
           ? ([
               ['Teeth', `${found.teeth} standing${found.missing ? `, ${found.missing} missing` : ''}`],
               ['Height from highest to lowest', sayFine(found.heightSpreadMm, book)],
-              ['Worst spacing error', sayFine(found.worstSpacingMm, book)],
+              ['Worst spacing error', found.placesMeasured ? sayFine(found.worstSpacingMm, book) : 'not measured'],
             ] satisfies Row[])
           : []),
       ]),

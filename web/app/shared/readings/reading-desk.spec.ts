@@ -61,8 +61,20 @@ describe('the measuring desk', () => {
 
   it('b and m mark a tooth broken and missing', async () => {
     await open();
-    ['1', 'b', 'm', '2'].forEach(key);
+    ['1', 'b', '20', 'm', '2'].forEach(key);
     expect(sheet.readings().map((r) => r.kind)).toEqual(['tooth', 'broken', 'missing', 'tooth']);
+    expect(heights()[1]).toBeCloseTo(-0.508, 6);
+  });
+
+  it('a broken tooth nobody measured stands below the line, not on it, and Enter leaves it there', async () => {
+    await open();
+    ['1', 'b'].forEach(key);
+    await fixture.whenStable();
+    expect(host().querySelector('label')?.textContent).toContain('broken: gap');
+    expect(heights()[1]).toBeLessThan(-0.4);
+    key('');
+    expect(sheet.cursor()).toBe(2);
+    expect(sheet.readings()[1]?.kind).toBe('broken');
   });
 
   it('arrow up goes back one, Ctrl Z takes the last value away', async () => {

@@ -60,7 +60,11 @@ export class ReadingDesk {
   protected readonly typed = signal('');
   protected readonly slip = signal<string | null>(null);
   protected readonly csvFaults = signal<readonly CsvFault[]>([]);
-  protected readonly asks = computed(() => COLUMNS.find((c) => c.id === this.sheet().column())?.asks ?? '');
+  private readonly atBroken = computed(() => this.sheet().readings()[this.sheet().cursor()]?.kind === 'broken');
+  protected readonly asks = computed(() => {
+    const asks = COLUMNS.find((c) => c.id === this.sheet().column())?.asks ?? '';
+    return this.atBroken() ? `broken: ${asks}` : asks;
+  });
   protected readonly says = (fault: ReadingFault): string => faultSays(fault, this.speech);
   protected readonly faulty = computed(() => new Set(this.faults().map((f) => f.tooth)));
 
@@ -68,7 +72,7 @@ export class ReadingDesk {
   protected readonly reading = computed(() => {
     const text = this.typed().trim();
     if (text === '') return '';
-    if (text === 'b') return 'broken tooth';
+    if (text === 'b') return 'broken tooth; then how low it stands';
     if (text === 'm') return 'missing tooth';
     const read = parseLength(text, this.unit());
     return read.ok
@@ -95,7 +99,10 @@ export class ReadingDesk {
     const text = this.typed().trim();
     const sheet = this.sheet();
     this.slip.set(null);
-    if (text === '') return;
+    if (text === '') {
+      if (this.atBroken()) sheet.goTo(sheet.cursor() + 1);
+      return;
+    }
     if (text === 'b') sheet.mark('broken');
     else if (text === 'm') sheet.mark('missing');
     else {

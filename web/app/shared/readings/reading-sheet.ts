@@ -5,6 +5,8 @@ import type { ToothKind, ToothReading } from '@odontis/core/saw/tooth-reading';
 export type Column = 'gap' | 'height' | 'place' | 'set';
 
 const MOST_UNDO = 500;
+/** Half the height of a rip tooth, in pitches: p / tan 60 / 2. */
+const HALF_A_TOOTH = 0.29;
 
 /**
  * A line of readings being keyed: one value and on to the next, every change
@@ -59,12 +61,18 @@ export class ReadingSheet {
     this.cursor.set(at + 1);
   }
 
-  /** The tooth at the cursor is broken or missing. */
+  /**
+   * The tooth at the cursor is broken or missing. A broken one nobody has measured yet is put
+   * well under its neighbour, never on the line, and the cursor waits there for its height.
+   */
   mark(kind: ToothKind): void {
     const at = this.cursor();
-    const now = this.lines()[at] ?? this.fresh(at);
-    this.put(at, { ...now, kind, setMm: kind === 'missing' ? null : now.setMm });
-    this.cursor.set(at + 1);
+    const known = this.lines()[at];
+    const now = known ?? this.fresh(at);
+    const asksHeight = kind === 'broken' && !known && this.column() !== 'set';
+    const yMm = asksHeight ? (this.lines()[at - 1]?.yMm ?? 0) - HALF_A_TOOTH * this.pitchMm : now.yMm;
+    this.put(at, { ...now, yMm, kind, setMm: kind === 'missing' ? null : now.setMm });
+    if (!asksHeight) this.cursor.set(at + 1);
   }
 
   /** The teeth from the cursor on to the n-th stand like the one before. */

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButton } from '@angular/material/button';
@@ -54,6 +65,7 @@ const USUAL_DAYS = 5;
 export class CounterPage {
   private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
+  private readonly who = viewChild<ElementRef<HTMLInputElement>>('who');
   protected readonly patterns = SAW_PATTERNS;
   private readonly usualDay = DateTime.now().plus({ days: USUAL_DAYS }).toISODate();
   protected readonly draft = linkedSignal<CounterDraft>(
@@ -69,6 +81,8 @@ export class CounterPage {
       { keys: 'Tab', does: 'from question to question' },
       { keys: 'arrows, Delete', does: 'move or remove a mark on the plate' },
     ]);
+    // The next customer's name can be typed at once.
+    afterRenderEffect(() => this.who()?.nativeElement.focus());
     effect(() => keepDraft(this.opened() ? null : this.draft()));
   }
 

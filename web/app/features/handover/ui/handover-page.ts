@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import { handover } from '@odontis/contract/check';
-import { nextVisit } from '@odontis/core/life/life';
+import { nextVisit, sayLeft } from '@odontis/core/life/life';
 import { priceFor } from '@odontis/core/plan/price';
 import { DateTime } from 'luxon';
 import { baseDrawing, drawnTooth, heightLane, setLane } from '../../../sawpage/build-drawing';
@@ -26,6 +26,7 @@ import { Why } from '../../../shared/ui/why';
   styleUrl: './handover-page.scss',
 })
 export class HandoverPage {
+  protected readonly left = sayLeft;
   private readonly store = inject(Store);
   private readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);

@@ -32,7 +32,7 @@ export class MeasurePage {
     inject(Keys).here.set([
       { keys: 'Enter', does: 'keep the value, next tooth' },
       { keys: '↑', does: 'back one tooth' },
-      { keys: 'b, m', does: 'broken, missing (then Enter)' },
+      { keys: 'b, m', does: 'broken, missing (then Enter); a broken one is then measured' },
       { keys: 'Ctrl Z, Ctrl Y', does: 'undo, do again' },
     ]);
     this.sheet.handle.set(null);

@@ -19,6 +19,7 @@ import { cornersUsed } from '@odontis/core/file/file-choice';
 import { leanDisagreements } from '@odontis/core/file/direction';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { depthCurve } from '@odontis/core/line/depth-curve';
+import { sayLeft } from '@odontis/core/life/life';
 import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
 import { viewDepth } from '@odontis/core/plan/depth-view';
 import { anglesFor } from '@odontis/core/plan/habits';
@@ -110,6 +111,7 @@ export class PlanPage {
     const [dossier, study] = [this.dossier(), this.found()];
     return dossier && study ? baseDrawing(dossier, study.inputs.readings, study.tooth) : null;
   });
+  protected readonly placesMeasured = computed(() => this.found()?.placesMeasured ?? true);
   protected readonly depthMm = computed(() => {
     const study = this.found();
     const frozen = this.frozen();
@@ -188,6 +190,8 @@ export class PlanPage {
   protected choose(change: Partial<PlanDraft>): void {
     this.draft.update((draft) => ({ ...draft, ...change }));
   }
+
+  protected readonly left = sayLeft;
 
   protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech);
 
