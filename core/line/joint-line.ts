@@ -1,3 +1,5 @@
+import { searchShareLine } from './share-search';
+
 /** A straight line y = alphaMm + beta x over the tooth line. */
 export interface JointLine {
   readonly alphaMm: number;
@@ -11,9 +13,6 @@ export interface Tip {
 }
 
 export const heightOn = (line: JointLine, xMm: number): number => line.alphaMm + line.beta * xMm;
-
-/** Ties of two tips on one line: rounding of sums of a few hundred mm. mm. */
-const TIE_MM = 1e-10;
 
 const meanX = (tips: readonly Tip[]): number => tips.reduce((s, t) => s + t.xMm, 0) / tips.length;
 
@@ -72,53 +71,27 @@ export function teethLeftOut(teeth: number, share: number): number {
 }
 
 /**
- * The straight line of greatest mean height with at most k teeth under it.
- * Walks the k-level of the dual arrangement (each tip a line y - beta x over
- * beta) vertex by vertex; the best mean height is at a vertex or at the bound.
+ * The straight line of greatest mean height with at most k teeth under it:
+ * for a slope its intercept is the (k+1)-th smallest of y - beta x, and the slope
+ * is searched by branch and bound ({@link searchShareLine}), exact to a nanometre.
  * `maxTilt` bounds |beta|, so that leaving out one end cannot turn the saw over.
- * O(n) a vertex. Throws RangeError on fewer than two tips.
+ * Of lines equally high the level one is taken. O(n log(range / tolerance)).
+ * Throws RangeError on fewer than two tips.
  */
 export function lineForShare(tips: readonly Tip[], share: number, maxTilt = 0.05): JointLine {
   if (tips.length < 2) throw new RangeError('A joint line needs two teeth at least.');
   const k = teethLeftOut(tips.length, share);
   if (k === 0) return clampTilt(tips, lineForAll(tips), maxTilt);
   const centre = meanX(tips);
-  const at = (i: number, beta: number): number => {
-    const t = tips[i] as Tip;
-    return t.yMm - beta * (t.xMm - centre);
-  };
-  let beta = -maxTilt;
-  let current = levelAt(tips, centre, beta, k);
-  let best = { value: at(current, beta), beta };
-  const consider = (value: number, slope: number): void => {
-    const flatter = Math.abs(value - best.value) <= TIE_MM && Math.abs(slope) < Math.abs(best.beta);
-    if (value > best.value + TIE_MM || flatter) best = { value, beta: slope };
-  };
-  for (let guard = 0; guard < tips.length * tips.length; guard++) {
-    const own = tips[current] as Tip;
-    let next = maxTilt;
-    for (const tip of tips) {
-      if (tip.xMm === own.xMm) continue;
-      const crossing = (tip.yMm - own.yMm) / (tip.xMm - own.xMm);
-      if (crossing > beta + 1e-15 && crossing < next) next = crossing;
-    }
-    consider(at(current, next), next);
-    if (next >= maxTilt) break;
-    beta = next;
-    current = levelAt(tips, centre, beta, k);
-  }
-  consider(at(levelAt(tips, centre, 0, k), 0), 0);
-  return { alphaMm: best.value - best.beta * centre, beta: best.beta };
-}
-
-/** Index of the line on the k-level just after beta: among ties, larger x falls first. */
-function levelAt(tips: readonly Tip[], centre: number, beta: number, k: number): number {
-  const order = tips.map((t, i) => ({ i, x: t.xMm, v: t.yMm - beta * (t.xMm - centre) }));
-  const values = Float64Array.from(order, (o) => o.v).sort();
-  const level = values[k] as number;
-  const under = order.filter((o) => o.v < level - TIE_MM).length;
-  const tied = order.filter((o) => Math.abs(o.v - level) <= TIE_MM).sort((p, q) => q.x - p.x);
-  return (tied[Math.min(k - under, tied.length - 1)] as { i: number }).i;
+  const found = searchShareLine(
+    Float64Array.from(tips, (t) => t.yMm),
+    [Float64Array.from(tips, (t) => t.xMm - centre)],
+    k,
+    [-maxTilt],
+    [maxTilt],
+  );
+  const beta = found.slopes[0] as number;
+  return { alphaMm: found.valueMm - beta * centre, beta };
 }
 
 function clampTilt(tips: readonly Tip[], line: JointLine, maxTilt: number): JointLine {
