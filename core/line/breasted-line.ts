@@ -1,0 +1,145 @@
+import type { JointLine, Tip } from './joint-line';
+import { lineForShare, lowerHull, teethLeftOut } from './joint-line';
+import { breastRadiusMm } from './sagitta';
+import { searchShareLine } from './share-search';
+
+/**
+ * A joint line crowned in its middle: y = alpha + beta x + c (1 - ((x - m)/(l/2))^2),
+ * c the sagitta over the chord l about m. A parabola; it leaves the circle of the
+ * same chord and sagitta by 0.01 mm at c = 20 over 900 (geometry section 5). mm.
+ */
+export interface BreastedLine extends JointLine {
+  readonly sagittaMm: number;
+  readonly middleMm: number;
+  readonly chordMm: number;
+}
+
+/** The crown alone, 1 at the middle and 0 at the ends of the chord. */
+const crown = (xMm: number, middleMm: number, chordMm: number): number => 1 - ((xMm - middleMm) / (chordMm / 2)) ** 2;
+
+/** Height of a breasted line. mm. */
+export const heightOnBreasted = (line: BreastedLine, xMm: number): number =>
+  line.alphaMm + line.beta * xMm + line.sagittaMm * crown(xMm, line.middleMm, line.chordMm);
+
+/** The straight line that touches it at a tooth: what that tooth's flat lies on. */
+export function tangentAt(line: BreastedLine, xMm: number): JointLine {
+  const beta = line.beta - (2 * line.sagittaMm * (xMm - line.middleMm)) / (line.chordMm / 2) ** 2;
+  return { alphaMm: heightOnBreasted(line, xMm) - beta * xMm, beta };
+}
+
+/** Radius of the circle it stands for; null for a straight line. mm. */
+export const radiusOf = (line: BreastedLine): number | null =>
+  line.sagittaMm > 0 ? breastRadiusMm(line.chordMm, line.sagittaMm) : null;
+
+function chordOf(tips: readonly Tip[]): { middleMm: number; chordMm: number } {
+  const first = tips[0];
+  const last = tips[tips.length - 1];
+  if (!first || !last || tips.length < 3) throw new RangeError('A breasted line needs three teeth at least.');
+  return { middleMm: (first.xMm + last.xMm) / 2, chordMm: last.xMm - first.xMm };
+}
+
+const mean = (values: readonly number[]): number => values.reduce((s, v) => s + v, 0) / values.length;
+
+/**
+ * The line of a given sagitta that loses least mean height with the share of
+ * teeth on it: with the crown taken off every tip it is the straight problem. mm.
+ */
+export function breastedLine(tips: readonly Tip[], sagittaMm: number, share = 1): BreastedLine {
+  const { middleMm, chordMm } = chordOf(tips);
+  if (!(sagittaMm >= 0)) throw new RangeError('A breast is never hollow: its sagitta is not below zero.');
+  const flat = tips.map((t) => ({ xMm: t.xMm, yMm: t.yMm - sagittaMm * crown(t.xMm, middleMm, chordMm) }));
+  return { ...lineForShare(flat, share), sagittaMm, middleMm, chordMm };
+}
+
+/** What a sagitta gives, and how it changes with it: the straight problem's best mean height and its slope. */
+interface SagittaValue {
+  readonly valueMm: number;
+  readonly perMm: number;
+}
+
+/**
+ * g(c) = greatest mean height over (alpha, beta) with every tip on or above the
+ * line. A linear programme in which c is a parameter: concave, piecewise linear;
+ * its slope is what the binding hull edge says. O(n).
+ */
+function valueAt(tips: readonly Tip[], crowns: readonly number[], sagittaMm: number, centreMm: number): SagittaValue {
+  const flat = tips.map((t, i) => ({ xMm: t.xMm, yMm: t.yMm - sagittaMm * (crowns[i] as number), crown: crowns[i] }));
+  const hull = lowerHull(flat) as typeof flat;
+  const meanCrown = mean(crowns);
+  const edge = Math.max(
+    1,
+    hull.findIndex((q, i) => i > 0 && q.xMm >= centreMm),
+  );
+  const [p, q] = [hull[edge - 1], hull[edge] ?? hull[edge - 1]];
+  if (!p || !q) throw new RangeError('A breasted line needs three teeth at least.');
+  const weight = q.xMm === p.xMm ? 0 : (centreMm - p.xMm) / (q.xMm - p.xMm);
+  const at = (a: number, b: number): number => (1 - weight) * a + weight * b;
+  return {
+    valueMm: at(p.yMm, q.yMm) + sagittaMm * meanCrown,
+    perMm: meanCrown - at(p.crown as number, q.crown as number),
+  };
+}
+
+/** Steps of the tangent search; each finds a piece of g not seen before. */
+const MOST_STEPS = 200;
+/** Two values this near are the same piece of g. mm. */
+const SAME_PIECE_MM = 1e-12;
+
+/**
+ * All teeth on an arc of free sagitta between `least` and `most`, losing least
+ * mean height: a linear programme in three unknowns (geometry section 5),
+ * solved through its value in c: concave, so the tangents at two ends meet
+ * above the best; where g reaches that meeting it is the best. O(n) a step.
+ */
+export function freeBreastedLine(tips: readonly Tip[], leastMm: number, mostMm: number): BreastedLine {
+  const { middleMm, chordMm } = chordOf(tips);
+  if (!(leastMm >= 0 && mostMm >= leastMm)) throw new RangeError('The sagitta’s bounds must run from 0 upwards.');
+  const crowns = tips.map((t) => crown(t.xMm, middleMm, chordMm));
+  const centre = mean(tips.map((t) => t.xMm));
+  const at = (c: number): SagittaValue => valueAt(tips, crowns, c, centre);
+  let [low, high] = [leastMm, mostMm];
+  let [left, right] = [at(low), at(high)];
+  if (left.perMm <= 0) return breastedLine(tips, low);
+  if (right.perMm >= 0) return breastedLine(tips, high);
+  let best = left.valueMm >= right.valueMm ? low : high;
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const meet = (right.valueMm - left.valueMm + left.perMm * low - right.perMm * high) / (left.perMm - right.perMm);
+    const ceiling = left.valueMm + left.perMm * (meet - low);
+    const here = at(meet);
+    best = meet;
+    if (here.valueMm >= ceiling - SAME_PIECE_MM || here.perMm === 0) break;
+    if (here.perMm > 0) [low, left] = [meet, here];
+    else [high, right] = [meet, here];
+  }
+  return breastedLine(tips, best);
+}
+
+/** Fineness of a free arc that leaves teeth out: a fiftieth of a thou. mm. */
+const ARC_TOLERANCE_MM = 5e-4;
+
+/**
+ * The same with a share of teeth allowed under the line: slope and sagitta
+ * searched together by branch and bound, to half a micrometre of mean height.
+ */
+export function freeBreastedLineForShare(
+  tips: readonly Tip[],
+  share: number,
+  leastMm: number,
+  mostMm: number,
+  maxTilt = 0.01,
+): BreastedLine {
+  const k = teethLeftOut(tips.length, share);
+  if (k === 0) return freeBreastedLine(tips, leastMm, mostMm);
+  const { middleMm, chordMm } = chordOf(tips);
+  const crowns = tips.map((t) => crown(t.xMm, middleMm, chordMm));
+  const [centre, meanCrown] = [mean(tips.map((t) => t.xMm)), mean(crowns)];
+  const found = searchShareLine(
+    Float64Array.from(tips, (t) => t.yMm),
+    [Float64Array.from(tips, (t) => t.xMm - centre), Float64Array.from(crowns, (q) => q - meanCrown)],
+    k,
+    [-maxTilt, leastMm],
+    [maxTilt, mostMm],
+    ARC_TOLERANCE_MM,
+  );
+  return breastedLine(tips, found.slopes[1] as number, share);
+}
