@@ -1,0 +1,72 @@
+import type { FiledTooth } from '../file/flank-angles';
+import { ridgeDropMm } from '../file/flank-angles';
+import { heightOn } from '../line/joint-line';
+import type { Plan } from '../plan/make-plan';
+import type { PlanInputs } from '../plan/plan-inputs';
+import type { ToothReading } from '../saw/tooth-reading';
+import { leanOf, standingTeeth } from '../saw/tooth-reading';
+import { bentLengthMm } from '../set/set-wear';
+import type { CutSaw } from './test-cut';
+
+/** Measured teeth as the virtual cut takes them: heights over their own best line; unmeasured set is `setMm`. */
+export function measuredSaw(
+  readings: readonly ToothReading[],
+  tooth: FiledTooth,
+  facts: {
+    readonly plateThicknessMm: number;
+    readonly pitchMm: number;
+    readonly fleamDeg: number;
+    readonly toothHeightMm: number;
+  },
+  setMm: number,
+): CutSaw {
+  const standing = standingTeeth(readings);
+  const dropMm = ridgeDropMm(facts.plateThicknessMm, facts.fleamDeg, tooth);
+  const heights = overOwnLine(standing);
+  return {
+    line: {
+      xMm: Float64Array.from(standing, (r) => r.xMm),
+      heightMm: heights,
+      pitchMm: facts.pitchMm,
+      cut: 'push',
+    },
+    teeth: standing.map((r, i) => ({
+      tooth: r.tooth,
+      heightMm: heights[i] as number,
+      lean: leanOf(r),
+      setMm: r.setMm ?? setMm,
+      dropMm,
+    })),
+    plateThicknessMm: facts.plateThicknessMm,
+    bentMm: bentLengthMm(facts.toothHeightMm),
+  };
+}
+
+/** A plan's teeth at their targets, all of the set it asks for. */
+export function plannedSaw(plan: Plan, inputs: PlanInputs): CutSaw {
+  const line = { alphaMm: plan.lineAlphaMm, beta: plan.lineBeta };
+  const byTooth = new Map(inputs.readings.map((r) => [r.tooth, r]));
+  const heights = Float64Array.from(plan.targets, (t) => t.yMm - heightOn(line, t.xMm));
+  const { plateThicknessMm } = inputs.saw;
+  const dropMm = ridgeDropMm(plateThicknessMm, inputs.angles.fleamDeg, plan.tooth);
+  return {
+    line: { xMm: Float64Array.from(plan.targets, (t) => t.xMm), heightMm: heights, pitchMm: plan.pitchMm, cut: 'push' },
+    teeth: plan.targets.map((t, i) => {
+      const reading = byTooth.get(t.tooth) as ToothReading;
+      const setMm = plan.reset ? plan.setPerSideMm : (reading.setMm ?? plan.setPerSideMm);
+      return { tooth: t.tooth, heightMm: heights[i] as number, lean: leanOf(reading), setMm, dropMm };
+    }),
+    plateThicknessMm,
+    bentMm: bentLengthMm(plan.toothHeightMm),
+  };
+}
+
+/** Heights over the least-squares line through the tips: how the saw would lie on a board. */
+function overOwnLine(standing: readonly ToothReading[]): Float64Array {
+  const n = Math.max(1, standing.length);
+  const mx = standing.reduce((s, r) => s + r.xMm, 0) / n;
+  const my = standing.reduce((s, r) => s + r.yMm, 0) / n;
+  const sxx = standing.reduce((s, r) => s + (r.xMm - mx) ** 2, 0);
+  const slope = sxx === 0 ? 0 : standing.reduce((s, r) => s + (r.xMm - mx) * (r.yMm - my), 0) / sxx;
+  return Float64Array.from(standing, (r) => r.yMm - my - slope * (r.xMm - mx));
+}

@@ -1,0 +1,76 @@
+import type { SideSet } from '../saw/line-statistics';
+import type { DriftEstimate } from '../set/drift';
+import { estimateDrift } from '../set/drift';
+import { hopMm } from './hop';
+import type { KerfSection, ToothSection, WallMark } from './kerf-section';
+import { kerfSection, wallMarks } from './kerf-section';
+import type { CuttingLine, LoadResult } from './load';
+import { scoringLoads, toothLoads } from './load';
+
+/** A saw as the virtual cut takes it. */
+export interface CutSaw {
+  readonly line: CuttingLine;
+  readonly teeth: readonly ToothSection[];
+  readonly plateThicknessMm: number;
+  readonly bentMm: number;
+}
+
+/** The wood and the hand. */
+export interface CutConditions {
+  /** How far the saw sinks a pitch of travel, mm. */
+  readonly sinkMm: number;
+  readonly boardMm: number;
+}
+
+export interface TestCut {
+  readonly loads: LoadResult;
+  readonly hopMm: number;
+  readonly section: KerfSection;
+  readonly marks: readonly WallMark[];
+  readonly drift: DriftEstimate;
+}
+
+const sideOf = (teeth: readonly ToothSection[], side: 'left' | 'right'): SideSet => {
+  const sets = teeth.filter((t) => t.lean === side).map((t) => t.setMm);
+  const meanMm = sets.length === 0 ? 0 : sets.reduce((s, v) => s + v, 0) / sets.length;
+  const squares = sets.reduce((s, v) => s + (v - meanMm) ** 2, 0);
+  return { count: sets.length, meanMm, spreadMm: sets.length < 2 ? null : Math.sqrt(squares / (sets.length - 1)) };
+};
+
+/**
+ * The virtual test cut (geometry section 10): load a tooth and the share
+ * working, hop, kerf in section, marks on the wall, drift. Teeth whose ridge falls
+ * score two lines of their own; chisels follow one another. O(n log n).
+ */
+export function testCut(saw: CutSaw, conditions: CutConditions): TestCut {
+  const { line, teeth } = saw;
+  if (teeth.length !== line.xMm.length) throw new RangeError('Every tooth needs its place and its section.');
+  const fleamed = teeth.some((t) => t.dropMm > 0);
+  const right = Uint8Array.from(teeth, (t) => (t.lean === 'right' ? 1 : 0));
+  const loads = fleamed ? scoringLoads(line, right, conditions.sinkMm) : toothLoads(line, conditions.sinkMm);
+  const carried = (side: 0 | 1): number => loads.loadMm.reduce((s, v, i) => (right[i] === side ? s + v : s), 0);
+  return {
+    loads,
+    hopMm: hopMm(line.xMm, line.heightMm, conditions.boardMm),
+    section: kerfSection(teeth, saw.plateThicknessMm, saw.bentMm),
+    marks: wallMarks(teeth),
+    drift: estimateDrift(sideOf(teeth, 'left'), sideOf(teeth, 'right'), carried(0), carried(1)),
+  };
+}
+
+/** The same cut before filing, as planned, and as measured after; what is not known yet is null. */
+export interface CutStory {
+  readonly before: TestCut;
+  readonly planned: TestCut | null;
+  readonly after: TestCut | null;
+}
+
+export function cutStory(
+  before: CutSaw,
+  planned: CutSaw | null,
+  after: CutSaw | null,
+  conditions: CutConditions,
+): CutStory {
+  const of = (saw: CutSaw | null): TestCut | null => (saw ? testCut(saw, conditions) : null);
+  return { before: testCut(before, conditions), planned: of(planned), after: of(after) };
+}
