@@ -1,0 +1,192 @@
+import type { Facts } from './condition';
+import { factsOf, holds } from './condition';
+import type { BookChange, RuleBook } from './rule-book';
+import { changedBook, changeFaults, judge } from './rule-book';
+import { TRIAGE_BOOK } from './triage-book';
+import { FILING_BOOK, RESET_BOOK, STRAIGHTEN_BOOK, WORK_BOOK } from './work-books';
+
+/** Every case of the trade's judgement (trade section 2, common practice, no source): facts, verdict, the rule that says it. */
+const CASES: Record<string, { book: RuleBook<string>; cases: [Facts, string, string][] }> = {
+  triage: {
+    book: TRIAGE_BOOK,
+    cases: [
+      [{ family: 'hand', hardened: 'no', marks: [] }, 'take', 'sound'],
+      [{ family: 'pull', hardened: 'yes' }, 'decline', 'hardened'],
+      [{ hardened: 'unsure' }, 'take-if', 'hardened-unsure'],
+      [{ family: 'band', marks: ['crack'] }, 'decline', 'crack'],
+      [{ family: 'back', marks: ['bent-back'] }, 'decline', 'bent-back'],
+      [{ kinkNearToe: true }, 'take-if', 'kink-toe'],
+      [{ kinkInPlate: true }, 'take-if', 'kink-plate'],
+      [{ marks: ['wavy-line'], backFixing: 'folded' }, 'take', 'wavy-folded'],
+      [{ marks: ['wavy-line'], backFixing: 'slotted' }, 'take-if', 'wavy-fixed'],
+      [{ marks: ['pitting'] }, 'take-if', 'pitting'],
+      [{ marks: ['missing-teeth'] }, 'take-if', 'missing'],
+      [{ family: 'hand', marks: ['twist'] }, 'take-if', 'twist'],
+      [{ family: 'hand', marks: ['bend'] }, 'take', 'bend'],
+      [{ marks: ['rust'] }, 'take', 'rust'],
+      [{ marks: ['loose-handle'] }, 'take', 'handle'],
+      [{ family: 'circular', tipped: 'carbide' }, 'decline', 'carbide'],
+      [{ family: 'circular', marks: ['bend'] }, 'decline', 'powered-bent'],
+      [{ family: 'circular', marks: ['burn'] }, 'take-if', 'burnt'],
+      [{ family: 'dado', plateOverheated: true }, 'decline', 'overheated-plate'],
+      [{ family: 'circular', speedMarked: false }, 'take-if', 'no-speed-marking'],
+      [{ family: 'pull', hardened: 'no', filesPullSaws: false }, 'decline', 'pull-soft'],
+      [{ family: 'pull', hardened: 'no', filesPullSaws: true }, 'take', 'sound'],
+      [{ family: 'pull', plateDepthMm: 22 }, 'decline', 'pull-narrow'],
+      [{ family: 'back', sharpeningsLeft: 0 }, 'decline', 'no-plate-left'],
+      [{ costOverReplacing: 2 }, 'take-if', 'costs-more'],
+      [{ collectible: true }, 'take-if', 'collectible'],
+    ],
+  },
+  work: {
+    book: WORK_BOOK,
+    cases: [
+      [{ heightSpreadMm: 0.04, worstSpacingShare: 0.05 }, 'sharpen', 'plain'],
+      [{ heightSpreadMm: 0.2 }, 'tune', 'uneven-height'],
+      [{ worstSpacingShare: 0.15 }, 'tune', 'uneven-spacing'],
+      [{ hollowMm: 0.5 }, 'tune', 'hollow'],
+      [{ rakeOffDeg: 8 }, 'tune', 'wrong-profile'],
+      [{ marks: ['missing-teeth'] }, 'tune', 'missing-teeth'],
+      [{ converting: true }, 'tune', 'another-filing'],
+    ],
+  },
+  filing: {
+    book: FILING_BOOK,
+    cases: [
+      [{ points: 12 }, 'rip', 'fine-rip'],
+      [{ points: 10 }, 'rip', 'fine-rip'],
+      [{ points: 7 }, 'keep', 'coarse-apart'],
+      [{ points: 8 }, 'ask', 'between'],
+      [{ points: 8, worksOtherGrain: true }, 'convert', 'works-the-other-way'],
+      [{ points: 9, worksOtherGrain: true, heightLeftShare: 0.4 }, 'keep', 'teeth-too-small'],
+    ],
+  },
+  reset: {
+    book: RESET_BOOK,
+    cases: [
+      [{ setLeftShare: 0.8, filingsSinceSet: 1 }, 'leave', 'enough'],
+      [{ setLeftShare: 0.5 }, 'reset', 'worn-down'],
+      [{ filingsSinceSet: 4 }, 'reset', 'filed-often'],
+      [{ work: 'tune' }, 'reset', 'tune-takes-it-out'],
+      [{ setUneven: true }, 'reset', 'lopsided'],
+    ],
+  },
+  straighten: {
+    book: STRAIGHTEN_BOOK,
+    cases: [
+      [{ bendSagMm: 0.5, bendLengthMm: 400 }, 'leave', 'straight'],
+      [{ bendSagMm: 6, bendLengthMm: 400 }, 'by-hand', 'gradual'],
+      [{ bendSagMm: 3, bendLengthMm: 80 }, 'clamp', 'short-bend'],
+      [{ kinkInPlate: true }, 'hammer', 'kink-in-plate'],
+      [{ kinkNearToe: true }, 'shorten', 'kink-at-toe'],
+      [{ family: 'back', marks: ['bent-back'] }, 'scrap', 'back-bent'],
+      [{ family: 'circular', marks: ['kink'] }, 'scrap', 'powered-plate'],
+    ],
+  },
+};
+
+for (const [name, { book, cases }] of Object.entries(CASES)) {
+  describe(`judgement: ${name}`, () => {
+    for (const [facts, verdict, rule] of cases) {
+      it(`${JSON.stringify(facts)}: ${verdict}`, () => {
+        const judged = judge(book, facts);
+        expect(judged.verdict).toBe(verdict);
+        expect(judged.reasons[0]?.rule).toBe(rule);
+      });
+    }
+    it('every rule decides some case above, and has an id and a source of its own', () => {
+      const deciding = new Set(cases.map(([, , rule]) => rule));
+      expect(book.rules.map((r) => r.id).filter((id) => !deciding.has(id))).toEqual([]);
+      expect(new Set(book.rules.map((r) => r.id)).size).toBe(book.rules.length);
+      expect(book.rules.every((r) => r.source !== '' && r.says.endsWith('.'))).toBeTrue();
+    });
+    it('knowing nothing, no rule speaks', () => expect(judge(book, {}).reasons[0]?.rule).toBe(book.otherwise.rule));
+    it('is plain data: through JSON and back it judges the same', () => {
+      const copy = JSON.parse(JSON.stringify(book)) as RuleBook<string>;
+      for (const [facts] of cases) expect(judge(copy, facts)).toEqual(judge(book, facts));
+    });
+  });
+}
+
+describe('a shop’s own judgement, without code', () => {
+  it('moves a threshold: nine points and finer are filed rip', () => {
+    const own = changedBook(FILING_BOOK, { thresholds: { finePoints: 9 } });
+    expect(judge(own, { points: 9 }).verdict).toBe('rip');
+    expect(judge(FILING_BOOK, { points: 9 }).verdict).toBe('ask');
+  });
+  it('switches a rule off, changes another’s verdict and words, adds one of its own', () => {
+    const change: BookChange = {
+      rules: { pitting: { off: true }, twist: { verdict: 'decline', says: 'We do not take twisted saws.' } },
+      more: [
+        {
+          id: 'no-mondays',
+          verdict: 'take-if',
+          because: 'saw',
+          when: { fact: 'day', is: 'monday' },
+          says: 'Not on Mondays.',
+          source: 'the shop',
+        },
+      ],
+    };
+    expect(changeFaults(TRIAGE_BOOK, change)).toEqual([]);
+    const own = changedBook(TRIAGE_BOOK, change);
+    expect(judge(own, { marks: ['pitting'] }).verdict).toBe('take');
+    expect(judge(own, { marks: ['twist'] }).reasons[0]).toEqual(
+      jasmine.objectContaining({ verdict: 'decline', says: 'We do not take twisted saws.' }),
+    );
+    expect(judge(own, { day: 'monday' }).verdict).toBe('take-if');
+  });
+  it('every fault is named with its path, and nothing is changed', () => {
+    const bad = {
+      thresholds: { nonsense: 3, costRatio: NaN },
+      rules: { nothere: { off: true }, rust: { verdict: 'maybe' } },
+      more: [
+        {
+          id: 'rust',
+          verdict: 'maybe',
+          because: 'saw',
+          when: { fact: 'x', below: { threshold: 'y' } },
+          says: 'a.',
+          source: 'b',
+        },
+      ],
+    };
+    expect(changeFaults(TRIAGE_BOOK, bad).map((f) => f.path)).toEqual([
+      '/thresholds/nonsense',
+      '/thresholds/costRatio',
+      '/rules/nothere',
+      '/rules/rust/verdict',
+      '/more/0/id',
+      '/more/0/verdict',
+      '/more/0/when',
+    ]);
+    expect(() => changedBook(TRIAGE_BOOK, bad)).toThrowError(RangeError);
+  });
+});
+
+describe('conditions', () => {
+  it('a fact not known makes its test false, and known says whether it is', () => {
+    expect(holds({ fact: 'a', atLeast: 1 }, {}, {})).toBeFalse();
+    expect(holds({ fact: 'a', below: 1 }, { a: null }, {})).toBeFalse();
+    expect(holds({ fact: 'a', known: false }, {}, {})).toBeTrue();
+    expect(holds({ fact: 'a', known: true }, { a: 0 }, {})).toBeTrue();
+    expect(holds({ fact: 'a', has: 'x' }, { a: 'x' }, {})).toBeFalse();
+    expect(holds({ fact: 'a', below: 1 }, { a: '0' }, {})).toBeFalse();
+  });
+  it('all, any and not', () => {
+    const [yes, no] = [{ fact: 'a', is: 1 } as const, { fact: 'a', is: 2 } as const];
+    expect(holds({ all: [yes, { not: no }, { any: [no, yes] }] }, { a: 1 }, {})).toBeTrue();
+    expect(holds({ all: [yes, no] }, { a: 1 }, {})).toBeFalse();
+    expect(holds({ any: [] }, { a: 1 }, {})).toBeFalse();
+  });
+  it('limits are met from above and missed from below', () => {
+    expect(holds({ fact: 'a', atLeast: 5 }, { a: 5 }, {})).toBeTrue();
+    expect(holds({ fact: 'a', below: 5 }, { a: 5 }, {})).toBeFalse();
+    expect(() => holds({ fact: 'a', below: { threshold: 't' } }, { a: 5 }, {})).toThrowError(RangeError);
+  });
+  it('names every fact it looks at', () =>
+    expect(factsOf({ all: [{ fact: 'a', is: 1 }, { not: { any: [{ fact: 'b', known: true }] } }] })).toEqual([
+      'a',
+      'b',
+    ]));
+});

@@ -1,0 +1,244 @@
+import { COMMON_PRACTICE } from '../reason/reason';
+import type { RuleBook } from './rule-book';
+
+const source = COMMON_PRACTICE;
+
+/** Sharpening assumes a straight line, even spacing and the right profile; anything else is the full tune (trade section 2). */
+export const WORK_BOOK: RuleBook<'sharpen' | 'tune'> = {
+  id: 'work',
+  question: 'A sharpening, or the full tune?',
+  verdicts: ['sharpen', 'tune'],
+  otherwise: {
+    verdict: 'sharpen',
+    rule: 'plain',
+    says: 'Straight line, even spacing, right profile: a sharpening will do.',
+  },
+  thresholds: { heightSpreadMm: 0.1, spacingShare: 0.1, crownMm: 0.3, rakeOffDeg: 5 },
+  rules: [
+    {
+      id: 'uneven-height',
+      verdict: 'tune',
+      because: 'heights',
+      when: { fact: 'heightSpreadMm', atLeast: { threshold: 'heightSpreadMm' } },
+      says: 'Teeth of unequal height: jointing comes first.',
+      source,
+    },
+    {
+      id: 'uneven-spacing',
+      verdict: 'tune',
+      because: 'places',
+      when: { fact: 'worstSpacingShare', atLeast: { threshold: 'spacingShare' } },
+      says: 'Spacing is off by more than the shop puts up with.',
+      source,
+    },
+    {
+      id: 'hollow',
+      verdict: 'tune',
+      because: 'heights',
+      when: { fact: 'hollowMm', atLeast: { threshold: 'crownMm' } },
+      says: 'Hollow in the middle from short strokes: the line wants straightening.',
+      source,
+    },
+    {
+      id: 'wrong-profile',
+      verdict: 'tune',
+      because: 'angles',
+      when: { fact: 'rakeOffDeg', atLeast: { threshold: 'rakeOffDeg' } },
+      says: 'The teeth have another profile than is wanted.',
+      source,
+    },
+    {
+      id: 'missing-teeth',
+      verdict: 'tune',
+      because: 'marks',
+      when: { fact: 'marks', has: 'missing-teeth' },
+      says: 'Missing teeth are blended in by shaping.',
+      source,
+    },
+    {
+      id: 'another-filing',
+      verdict: 'tune',
+      because: 'saw',
+      when: { fact: 'converting', is: true },
+      says: 'Another filing means every tooth is reshaped.',
+      source,
+    },
+  ],
+};
+
+/** Rip, crosscut, or the owner is asked (trade section 2). */
+export const FILING_BOOK: RuleBook<'ask' | 'keep' | 'rip' | 'convert'> = {
+  id: 'filing',
+  question: 'Rip, crosscut, or converted?',
+  verdicts: ['ask', 'convert', 'rip', 'keep'],
+  otherwise: { verdict: 'ask', rule: 'between', says: 'Between fine and coarse: ask what the saw is for.' },
+  thresholds: { finePoints: 10, coarsePoints: 7.0001, heightShare: 0.6 },
+  rules: [
+    {
+      id: 'fine-rip',
+      verdict: 'rip',
+      because: 'points',
+      when: { fact: 'points', atLeast: { threshold: 'finePoints' } },
+      says: 'At this fineness a rip filing does for everything.',
+      source,
+    },
+    {
+      id: 'coarse-apart',
+      verdict: 'keep',
+      because: 'points',
+      when: { fact: 'points', below: { threshold: 'coarsePoints' } },
+      says: 'At this coarseness separate rip and crosscut saws are kept: leave the filing it has.',
+      source,
+    },
+    {
+      id: 'teeth-too-small',
+      verdict: 'keep',
+      because: 'saw',
+      when: { fact: 'heightLeftShare', below: { threshold: 'heightShare' } },
+      says: 'Converted, the teeth would end too small: keep the present filing.',
+      source,
+    },
+    {
+      id: 'works-the-other-way',
+      verdict: 'convert',
+      because: 'use',
+      when: {
+        all: [
+          { fact: 'worksOtherGrain', is: true },
+          { fact: 'points', atLeast: { threshold: 'coarsePoints' } },
+        ],
+      },
+      says: 'It is used the other way of the grain: converting pays.',
+      source,
+    },
+  ],
+};
+
+/** Renew the set, or leave it (trade section 8: set lasts three or four filings). */
+export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
+  id: 'reset',
+  question: 'Is the set renewed?',
+  verdicts: ['leave', 'reset'],
+  otherwise: { verdict: 'leave', rule: 'enough', says: 'Enough set is left for this filing.' },
+  thresholds: { leastShare: 0.6, filings: 4 },
+  rules: [
+    {
+      id: 'worn-down',
+      verdict: 'reset',
+      because: 'set',
+      when: { fact: 'setLeftShare', below: { threshold: 'leastShare' } },
+      says: 'Less set would be left than the wood wants.',
+      source,
+    },
+    {
+      id: 'filed-often',
+      verdict: 'reset',
+      because: 'history',
+      when: { fact: 'filingsSinceSet', atLeast: { threshold: 'filings' } },
+      says: 'It has been filed as often as a set lasts.',
+      source,
+    },
+    {
+      id: 'tune-takes-it-out',
+      verdict: 'reset',
+      because: 'work',
+      when: { fact: 'work', is: 'tune' },
+      says: 'A full tune takes the set out first, so it is renewed.',
+      source,
+    },
+    {
+      id: 'lopsided',
+      verdict: 'reset',
+      because: 'set',
+      when: { fact: 'setUneven', is: true },
+      says: 'One side has so much more set that stoning alone would leave too little.',
+      source,
+    },
+  ],
+};
+
+/** Straighten by hand, by block and clamp, under the hammer, or not at all (trade section 2). */
+export const STRAIGHTEN_BOOK: RuleBook<'leave' | 'by-hand' | 'clamp' | 'hammer' | 'shorten' | 'scrap'> = {
+  id: 'straighten',
+  question: 'Straighten it, or scrap it?',
+  verdicts: ['leave', 'by-hand', 'clamp', 'hammer', 'shorten', 'scrap'],
+  otherwise: { verdict: 'leave', rule: 'straight', says: 'Straight enough to work.' },
+  thresholds: { leastSagMm: 1, shortBendMm: 120 },
+  rules: [
+    {
+      id: 'gradual',
+      verdict: 'by-hand',
+      because: 'marks',
+      when: {
+        all: [
+          { fact: 'bendSagMm', atLeast: { threshold: 'leastSagMm' } },
+          { fact: 'bendLengthMm', atLeast: { threshold: 'shortBendMm' } },
+        ],
+      },
+      says: 'A gradual bend: back past straight by hand in small overcorrections, a few minutes, harmless to spring steel.',
+      source,
+    },
+    {
+      id: 'short-bend',
+      verdict: 'clamp',
+      because: 'marks',
+      when: {
+        all: [
+          { fact: 'bendSagMm', atLeast: { threshold: 'leastSagMm' } },
+          { fact: 'bendLengthMm', below: { threshold: 'shortBendMm' } },
+        ],
+      },
+      says: 'A short bend: between two blocks with a clamp.',
+      source,
+    },
+    {
+      id: 'kink-in-plate',
+      verdict: 'hammer',
+      because: 'marks',
+      needsConsent: true,
+      when: { fact: 'kinkInPlate', is: true },
+      says: 'A kink mid-plate: an even chance at best with many light taps on the hollow side; otherwise scrap.',
+      source,
+    },
+    {
+      id: 'kink-at-toe',
+      verdict: 'shorten',
+      because: 'marks',
+      needsConsent: true,
+      when: { fact: 'kinkNearToe', is: true },
+      says: 'A kink near the toe: shorten the saw past it.',
+      source,
+    },
+    {
+      id: 'back-bent',
+      verdict: 'scrap',
+      because: 'marks',
+      when: {
+        all: [
+          { fact: 'family', is: 'back' },
+          { fact: 'marks', has: 'bent-back' },
+        ],
+      },
+      says: 'A back saw with a bent back is scrap.',
+      source,
+    },
+    {
+      id: 'powered-plate',
+      verdict: 'scrap',
+      because: 'marks',
+      when: {
+        all: [
+          { fact: 'family', is: ['circular', 'dado', 'band'] },
+          {
+            any: [
+              { fact: 'marks', has: 'kink' },
+              { fact: 'marks', has: 'crack' },
+            ],
+          },
+        ],
+      },
+      says: 'A kinked or cracked powered blade does not go back to work; a licensed saw doctor comes first.',
+      source,
+    },
+  ],
+};
