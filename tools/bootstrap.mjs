@@ -7,7 +7,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
-const commands = ['start', 'test', 'dev', 'bench', 'shots', 'build'];
+const commands = ['start', 'test', 'dev', 'bench', 'shots', 'build', 'odontis'];
 const command = process.argv[2] ?? '';
 
 function stop(line) {
@@ -25,7 +25,8 @@ const wanted = createHash('sha256')
 const stamp = path.join(root, 'node_modules', '.odontis-installed');
 const installed = existsSync(stamp) ? readFileSync(stamp, 'utf8') : '';
 if (installed !== wanted) {
-  console.log('Installing npm packages (once, a few minutes) …');
+  // The command line's own output is JSON: nothing else goes there.
+  (command === 'odontis' ? console.error : console.log)('Installing npm packages (once, a few minutes) …');
   const done = spawnSync('npm', ['ci', '--no-progress'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
   if (done.status !== 0) stop('The npm packages could not be installed; see the lines above.');
   mkdirSync(path.dirname(stamp), { recursive: true });

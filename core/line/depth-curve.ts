@@ -75,7 +75,7 @@ export function leastDepth(
   const byTeethMm = depthForShare(prepared, datum, wish.share);
   const even = (depthMm: number): boolean =>
     depthPoint(prepared, datum, pitchMm, depthMm).worstSpacingMm <= wish.evennessMm + 1e-9;
-  const byEvennessMm = prepared.tooth.tanFace >= 0 ? bisectDepth(even, 0, deepestMm) : searchDepth(even, deepestMm);
+  const byEvennessMm = leastServing(even, deepestMm, prepared.tooth.tanFace >= 0);
   const wanted = Math.max(byTeethMm, byEvennessMm ?? byTeethMm);
   return {
     depthMm: Math.min(wanted, deepestMm),
@@ -91,6 +91,16 @@ export function depthForShare(prepared: PreparedLine, datum: JointLine, share: n
   const wanted = Math.min(drops.length, Math.max(1, Math.ceil(share * drops.length - 1e-9)));
   return Math.max(0, drops[wanted - 1] as number);
 }
+
+/**
+ * Least depth that serves, between 0 and `deepestMm`; null when none does. Where
+ * deeper never serves less (`nested`) it is bisected, else searched. mm.
+ */
+export const leastServing = (
+  serves: (depthMm: number) => boolean,
+  deepestMm: number,
+  nested: boolean,
+): number | null => (nested ? bisectDepth(serves, 0, deepestMm) : searchDepth(serves, deepestMm));
 
 function bisectDepth(serves: (depthMm: number) => boolean, fromMm: number, toMm: number): number | null {
   if (serves(fromMm)) return fromMm;

@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { planBand } from '../band/band-windows';
+import { heightOnBreasted } from '../line/breasted-line';
+import type { CrosscutPlan } from './crosscut-plan';
+import { planCrosscut } from './crosscut-plan';
+import { planRecord } from './plan-record';
+import type { CircularRecord, CrosscutRecord, PullRecord, SawRecord, StraightRecord } from './saw-record';
+
+const example = <R extends SawRecord>(name: string): R =>
+  JSON.parse(readFileSync(`docs/examples/${name}.json`, 'utf8')) as R;
+
+/** No number in a plan may be missing or without bound. */
+function numbersAreFinite(value: unknown, at = ''): void {
+  if (typeof value === 'number') expect(Number.isFinite(value)).withContext(at).toBeTrue();
+  else if (value !== null && typeof value === 'object')
+    for (const [key, one] of Object.entries(value)) numbersAreFinite(one, `${at}/${key}`);
+}
+
+describe('the plan of a saw record', () => {
+  for (const name of ['back-saw', 'hand-saw', 'pull-saw', 'crosscut-saw', 'band', 'circular-saw', 'dado-set'])
+    it(`${name}: every number in it is one`, () => {
+      const record = example(name);
+      const plan = planRecord(record);
+      numbersAreFinite(plan);
+      expect(plan).toEqual(jasmine.objectContaining({ family: record.family }));
+    });
+
+  it('a straight saw’s tells the cut before and as planned, and whether a broken tooth is worth chasing', () => {
+    const told = planRecord(example<StraightRecord>('hand-saw')) as {
+      chase: { tooth: number; advice: string }[];
+      cut: { before: { shareWorking: number; hopMm: number }; planned: { shareWorking: number; hopMm: number } };
+    };
+    expect(told.chase[0]).toEqual(jasmine.objectContaining({ tooth: 12, advice: 'blend' }));
+    expect(told.cut.planned.shareWorking).toBeGreaterThanOrEqual(told.cut.before.shareWorking);
+    expect(told.cut.planned.hopMm).toBeLessThan(told.cut.before.hopMm);
+  });
+
+  it('a depth of one’s own is taken, one beyond the tooth refused', () => {
+    const record = example<StraightRecord>('back-saw');
+    expect((planRecord(record, 0.3) as { plan: { depthMm: number } }).plan.depthMm).toBe(0.3);
+    expect(() => planRecord(record, 30)).toThrowError(RangeError);
+    expect(() => planRecord(example<CrosscutRecord>('crosscut-saw'), 30)).toThrowError(RangeError);
+  });
+
+  describe('of a crosscut saw', () => {
+    const record = example<CrosscutRecord>('crosscut-saw');
+    const plan: CrosscutPlan = planCrosscut(record);
+    it('joints the cutters to a breasted line and leaves each at its own point on it', () => {
+      expect(plan.line.sagittaMm).toBeGreaterThan(2.5);
+      expect(plan.cutters.length).toBe(20);
+      const onLine = plan.cutters.filter((c) => Math.abs(c.yMm - heightOnBreasted(plan.line, c.xMm)) < 1e-9);
+      expect(onLine.length).toBeGreaterThanOrEqual(19);
+      expect(plan.reachedShare).toBeGreaterThanOrEqual(0.95);
+    });
+    it('files rakers against the cutters as they will then stand', () => {
+      const filed = plan.rakers.filings.filter((f) => f.offMm > 0);
+      expect(filed.length + plan.rakers.tooLow.length).toBeGreaterThan(0);
+      expect(plan.rakerTarget.depthMm).toBeCloseTo(15 * 1.5 * 0.0254, 9);
+    });
+    it('holds a breast that is given', () => expect(planCrosscut({ ...record, sagittaMm: 2 }).line.sagittaMm).toBe(2));
+    it('refuses a pattern that is none, in a sentence', () =>
+      expect(() => planCrosscut({ ...record, pattern: 'RRR' })).toThrowError(/no tooth pattern/));
+    it('a shop’s own share of teeth changes the depth, never upwards for fewer', () => {
+      const fewer = planCrosscut({ ...record, habits: { shareOnLine: 0.8 } });
+      expect(fewer.line.alphaMm).toBeGreaterThanOrEqual(plan.line.alphaMm - 1);
+      expect(fewer.reachedShare).toBeGreaterThanOrEqual(0.8);
+    });
+  });
+
+  it('a pull saw’s third filing is still the top bevels, its fourth all three edges', () => {
+    const kind = (topOnlySince: number): string =>
+      (planRecord({ ...example<PullRecord>('pull-saw'), topOnlySince }) as { filing: { kind: string } }).filing.kind;
+    expect([0, 3].map(kind)).toEqual(['top-only', 'full']);
+    const teeth = (planRecord(example<PullRecord>('pull-saw')) as { teeth: { tooth: number }[] }).teeth.map(
+      (t) => t.tooth,
+    );
+    expect(teeth).toEqual([...teeth].sort((a, b) => a - b));
+  });
+
+  it('a circular blade’s tells the blade from the arbor, names the broken tooth and never guesses a speed', () => {
+    const record = example<CircularRecord>('circular-saw');
+    const told = planRecord(record) as {
+      scorers: { leftShort: number[] };
+      bladeAndArbor: { bladeMm: number; arborMm: number } | null;
+      speed: { ok: boolean };
+    };
+    expect(told.scorers.leftShort).toEqual([18]);
+    expect(told.bladeAndArbor?.bladeMm).toBeCloseTo(0.12, 1);
+    expect(told.bladeAndArbor?.arborMm).toBeCloseTo(0.05, 2);
+    expect(told.speed.ok).toBeTrue();
+    const unmarked = planRecord({ ...record, markedLimitRpm: null, again: undefined }) as {
+      speed: object;
+      bladeAndArbor: null;
+    };
+    expect(unmarked.speed).toEqual(jasmine.objectContaining({ ok: false, code: 'no-marking' }));
+    expect(unmarked.bladeAndArbor).toBeNull();
+  });
+
+  it('a band’s counted teeth outrank those reckoned', () => {
+    const told = planRecord(example('band')) as { teeth: number; reckoned: number; work: ReturnType<typeof planBand> };
+    expect([told.teeth, told.reckoned]).toEqual([379, 378]);
+    expect(told.work.circuits.length).toBe(3);
+  });
+});

@@ -1,0 +1,172 @@
+import { readFileSync, statSync } from 'node:fs';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import Papa from 'papaparse';
+import { readingsFromRows } from '@odontis/contract/readings-csv';
+import type { RecordFault } from '@odontis/contract/saw-record';
+import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
+import { planRecord } from '@odontis/core/plan/plan-record';
+import { POINT_CONVENTIONS, pitchMmFromCount } from '@odontis/core/saw/points';
+import { parseLength } from '@odontis/core/units/length';
+
+/**
+ * The command line on the core: `plan FILE` prints a saw's plan as JSON, `check
+ * FILE` names every fault of a record. Exit code 0 for good, 2 for anything
+ * that is not, one line a fault on the error output and no stack.
+ */
+const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record (JSON), as JSON
+odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 mm" --depth "60 mm"
+                 [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
+odontis check FILE [the same options]  every fault of it, with its path`;
+
+/** Wrong input: lines for the error output, exit code 2. */
+class Faulty extends Error {
+  constructor(readonly lines: readonly string[]) {
+    super(lines.join('\n'));
+  }
+}
+const faulty = (line: string): never => {
+  throw new Faulty([line]);
+};
+
+/** Larger files than this hold no saw. */
+const MOST_BYTES = 20_000_000;
+
+const OPTIONS = {
+  joint: { type: 'string' },
+  family: { type: 'string' },
+  filing: { type: 'string' },
+  pitch: { type: 'string' },
+  points: { type: 'string' },
+  teeth: { type: 'string' },
+  plate: { type: 'string' },
+  depth: { type: 'string' },
+  wood: { type: 'string' },
+} as const;
+type Options = Partial<Record<keyof typeof OPTIONS, string>>;
+
+function lengthOption(options: Options, name: keyof Options): number {
+  const typed = options[name];
+  if (typed === undefined)
+    return faulty(`--${name} is missing: a CSV holds the readings alone, say --${name} "2.1 mm".`);
+  // A bare number has no unit, except a fraction, which is inches.
+  if (/^[\s\d.,+-]+(e[+-]?\d+)?$/i.test(typed))
+    return faulty(`--${name} "${typed}" says no unit: write it with mm, in or thou.`);
+  const read = parseLength(typed, 'mm');
+  return read.ok ? read.mm : faulty(`--${name} "${typed}" is not a length.`);
+}
+
+function pitchOption(options: Options): number {
+  for (const convention of POINT_CONVENTIONS) {
+    const typed = options[convention];
+    if (typed === undefined) continue;
+    const count = Number(typed);
+    if (!(count > 1 && count <= 60))
+      return faulty(`--${convention} "${typed}" is not a count to the inch between 1 and 60.`);
+    return pitchMmFromCount(count, convention);
+  }
+  return lengthOption(options, 'pitch');
+}
+
+/** The file's text; refuses what is no text at all. */
+function readText(file: string): string {
+  const where = path.resolve(process.env['INIT_CWD'] ?? '.', file);
+  let bytes: Buffer;
+  try {
+    if (statSync(where).size > MOST_BYTES)
+      return faulty(`${file} is too large to be a saw: at most ${MOST_BYTES / 1e6} MB.`);
+    bytes = readFileSync(where);
+  } catch {
+    return faulty(`${file} cannot be read: is it there?`);
+  }
+  if (bytes.length === 0) return faulty(`${file} is empty.`);
+  if (bytes.includes(0)) return faulty(`${file} is not a text file: a saw record is JSON, readings are CSV.`);
+  return bytes.toString('utf8').replace(/^\uFEFF/, '');
+}
+
+function fromCsv(text: string, options: Options): unknown {
+  const rows = Papa.parse<string[]>(text, { skipEmptyLines: false }).data;
+  const pitchMm = pitchOption(options);
+  const read = readingsFromRows(rows, pitchMm);
+  if (!read.ok) throw new Faulty(read.faults.map((fault) => `line ${fault.line}: ${fault.message}`));
+  return {
+    format: RECORD_FORMAT,
+    version: RECORD_VERSION,
+    units: 'mm',
+    family: options.family ?? faulty('--family is missing: hand or back.'),
+    filing: options.filing ?? faulty('--filing is missing: rip or crosscut.'),
+    wood: options.wood ?? 'dry-soft',
+    pitchMm,
+    plateThicknessMm: lengthOption(options, 'plate'),
+    plateDepthMm: lengthOption(options, 'depth'),
+    readings: read.readings,
+  };
+}
+
+function fromJson(file: string, text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    const says = error instanceof Error ? error.message : '';
+    if (/end of JSON|Unterminated/i.test(says)) return faulty(`${file} ends too early: it is not a whole JSON file.`);
+    const number = /\b(NaN|-?Infinity)\b/.exec(text);
+    if (number) return faulty(`${file} holds ${number[0]}, which is no number in JSON.`);
+    return faulty(`${file} is not a JSON file: ${says.split('\n')[0]?.slice(0, 120)}.`);
+  }
+}
+
+/** JSON by its first sign or its name, else CSV by its heading; anything else is of the wrong kind. */
+function load(file: string, options: Options): unknown {
+  const text = readText(file);
+  if (/^\s*[{[]/.test(text) || file.toLowerCase().endsWith('.json')) return fromJson(file, text);
+  if (/^[^\n]*\btooth\b/i.test(text)) return fromCsv(text, options);
+  return faulty(`${file} is neither a saw record (JSON) nor readings (CSV with a column "tooth").`);
+}
+
+const sayFault = ({ path: at, message }: RecordFault): string => `${at === '/' ? 'the file' : at}: ${message}`;
+
+function main(argv: readonly string[]): void {
+  let parsed;
+  try {
+    parsed = parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true, strict: true });
+  } catch (error) {
+    return faulty(`${error instanceof Error ? error.message.split('.')[0] : 'Unknown option'}. See: odontis help`);
+  }
+  const [command, file, ...more] = parsed.positionals;
+  if (command === undefined || command === 'help') {
+    console.log(USAGE);
+    return;
+  }
+  if (command !== 'plan' && command !== 'check') return faulty(`"${command}" is not a command: plan or check.`);
+  if (file === undefined || more.length > 0) return faulty(`${command} wants one file. See: odontis help`);
+  const options: Options = parsed.values;
+  const value = load(file, options);
+  const faults = recordFaults(value);
+  if (faults.length > 0) throw new Faulty(faults.map(sayFault));
+  const record = recordOf(sawRecord.parse(value));
+  if (command === 'check') {
+    console.log(`${file} is a saw record: ${record.family}${record.name ? `, ${record.name}` : ''}.`);
+    return;
+  }
+  try {
+    const joint = options.joint === undefined ? undefined : lengthOption(options, 'joint');
+    console.log(
+      JSON.stringify(
+        planRecord(record, joint),
+        (_, v: unknown) => (ArrayBuffer.isView(v) ? Array.from(v as Float64Array) : v),
+        2,
+      ),
+    );
+  } catch (error) {
+    if (error instanceof RangeError) return faulty(`${file}: ${error.message}`);
+    throw error;
+  }
+}
+
+try {
+  main(process.argv.slice(3));
+} catch (error) {
+  if (error instanceof Faulty) for (const line of error.lines) console.error(line);
+  else console.error(`odontis could not finish: ${error instanceof Error ? error.message : String(error)}`);
+  process.exitCode = 2;
+}
