@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { planBand } from '../band/band-windows';
+import type { planBand } from '../band/band-windows';
 import { heightOnBreasted } from '../line/breasted-line';
 import type { CrosscutPlan } from './crosscut-plan';
 import { planCrosscut } from './crosscut-plan';
