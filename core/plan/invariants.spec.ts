@@ -12,7 +12,12 @@ import { studyLine } from './study';
 import { viewDepth } from './depth-view';
 
 const scaled = (readings: readonly ToothReading[], k: number): ToothReading[] =>
-  readings.map((r) => ({ ...r, xMm: r.xMm * k, yMm: r.yMm * k, setMm: typeof r.setMm === 'number' ? r.setMm * k : r.setMm }));
+  readings.map((r) => ({
+    ...r,
+    xMm: r.xMm * k,
+    yMm: r.yMm * k,
+    setMm: typeof r.setMm === 'number' ? r.setMm * k : r.setMm,
+  }));
 
 describe('what must always hold (geometry section 11)', () => {
   it('filing never adds metal: every flank goes back, every tip down', () => {

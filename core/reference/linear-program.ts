@@ -35,3 +35,14 @@ export function jointLineLp(tips: readonly { xMm: number; yMm: number }[]): stri
   const rows = tips.map((t, i) => `t${i}: a ${signed(t.xMm)} b <= ${t.yMm}`);
   return `Maximize\n obj: a ${signed(centre)} b\nSubject To\n ${rows.join('\n ')}\nBounds\n a free\n b free\nEnd\n`;
 }
+
+/** The same with a crown c (1 - ((x - m)/(l/2))^2) of free height between two bounds: three unknowns. */
+export function freeArcLp(tips: readonly { xMm: number; yMm: number }[], leastMm: number, mostMm: number): string {
+  const [first, last] = [tips[0]?.xMm ?? 0, tips[tips.length - 1]?.xMm ?? 1];
+  const crown = (x: number): number => 1 - ((x - (first + last) / 2) / ((last - first) / 2)) ** 2;
+  const mean = (of: (t: { xMm: number; yMm: number }) => number): number =>
+    tips.reduce((s, t) => s + of(t), 0) / tips.length;
+  const rows = tips.map((t, i) => `t${i}: a ${signed(t.xMm)} b ${signed(crown(t.xMm))} c <= ${t.yMm}`);
+  const goal = `a ${signed(mean((t) => t.xMm))} b ${signed(mean((t) => crown(t.xMm)))} c`;
+  return `Maximize\n obj: ${goal}\nSubject To\n ${rows.join('\n ')}\nBounds\n a free\n -0.05 <= b <= 0.05\n ${leastMm} <= c <= ${mostMm}\nEnd\n`;
+}

@@ -26,3 +26,19 @@ export function smoothestByQuadprog(low: Float64Array, high: Float64Array): numb
   if (result.message !== '') throw new Error(result.message);
   return result.solution.slice(1);
 }
+
+/**
+ * The same programme as text for the HiGHS solver, whose quadratic part is
+ * written "[ … ] / 2". Sparse, so it can be asked at thousands of teeth too.
+ */
+export function smoothestQp(low: Float64Array, high: Float64Array): string {
+  const terms: string[] = [];
+  for (let i = 0; i < low.length; i++) {
+    const ends = i === 0 || i === low.length - 1 ? 1 : 2;
+    terms.push(`+ ${2 * ends} z${i} ^2`);
+    if (i + 1 < low.length) terms.push(`- 4 z${i} * z${i + 1}`);
+  }
+  const bounds = Array.from(low, (l, i) => `${l} <= z${i} <= ${high[i]}`);
+  // A programme wants a row, even one that says nothing.
+  return `Minimize\n obj: [ ${terms.join('\n ')} ] / 2\nSubject To\n r0: z0 - z1 <= 1000\nBounds\n ${bounds.join('\n ')}\nEnd\n`;
+}

@@ -1,0 +1,139 @@
+import v8 from 'node:v8';
+import vm from 'node:vm';
+import { freeBreastedLine } from '@odontis/core/line/breasted-line';
+import { depthCurve, lowered } from '@odontis/core/line/depth-curve';
+import { flatsOn } from '@odontis/core/line/flats';
+import { smallestWorstError } from '@odontis/core/line/interval-propagation';
+import { lineForAll, lineForShare } from '@odontis/core/line/joint-line';
+import { smoothestSpacing } from '@odontis/core/line/spacing';
+import { viewDepth } from '@odontis/core/plan/depth-view';
+import { makePlan } from '@odontis/core/plan/make-plan';
+import { studyLine } from '@odontis/core/plan/study';
+import { measuredSaw } from '@odontis/core/testcut/cut-saws';
+import { toothLoads } from '@odontis/core/testcut/load';
+import { testCut } from '@odontis/core/testcut/test-cut';
+import { freeArcLp, jointLineLp, minimaxSpacingLp, solveLp } from '../core/reference/linear-program';
+import { smoothestByQuadprog, smoothestQp } from '../core/reference/quadratic-program';
+import { planInputs } from '../core/reference/random-saw';
+import { seeded, wornLine } from '../server/demo/worn-line';
+
+const PITCH_MM = 2;
+
+/** Median milliseconds of enough runs to trust, after a few to warm up. */
+export async function median(work: () => unknown, runs = 15): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < runs + 3; i++) {
+    const from = performance.now();
+    await work();
+    if (i >= 3) times.push(performance.now() - from);
+  }
+  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] as number;
+}
+
+const ms = (value: number): string => `${value < 1 ? value.toFixed(3) : value.toFixed(1)} ms`;
+const line = (what: string, ours: number, theirs: number, whose: string): void =>
+  console.log(
+    `${what.padEnd(44)} ${ms(ours).padStart(10)}   ${whose.padEnd(8)} ${ms(theirs).padStart(10)}   ${(theirs / ours).toFixed(0)} times as long`,
+  );
+const alone = (what: string, ours: number, beside = ''): void =>
+  console.log(`${what.padEnd(44)} ${ms(ours).padStart(10)}   ${beside}`);
+
+function saw(teeth: number) {
+  const wear = { hollowMm: 0.15, strayMm: 0.03, spacingShare: 0.06, setLeftMm: 0.05, setRightMm: 0.05 };
+  const readings = wornLine(teeth, PITCH_MM, wear, seeded(teeth));
+  const study = studyLine(planInputs(readings, PITCH_MM));
+  // Deep enough that every tooth has a flat: the quadratic library refuses gates of no width.
+  const flats = flatsOn(lowered(study.datum, 0.25), study.prepared);
+  const shift = study.prepared.teeth;
+  const low = flats.fromMm.map((v, i) => v - (shift[i] as number) * PITCH_MM);
+  const high = flats.toMm.map((v, i) => v - (shift[i] as number) * PITCH_MM);
+  const tips = Array.from(study.prepared.xMm, (xMm, i) => ({ xMm, yMm: study.prepared.yMm[i] as number }));
+  const facts = { plateThicknessMm: 0.6, pitchMm: PITCH_MM, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
+  const cut = measuredSaw(readings, study.tooth, facts, 0.05);
+  return { study, flats, low, high, tips, cut };
+}
+
+/** The core beside general-purpose solvers on the same problems in one run. */
+export async function benchCore(): Promise<void> {
+  console.log('Core beside general reference libraries, medians of one run on this machine');
+  for (const teeth of [60, 330, 400, 2000]) {
+    const { study, flats, low, high, tips, cut } = saw(teeth);
+    const { prepared } = study;
+    const runs = teeth > 1000 ? 1 : 3;
+    const smooth = await median(() => smoothestSpacing(flats, prepared.teeth, PITCH_MM));
+    const worst = await median(() => smallestWorstError(flats, prepared.teeth, PITCH_MM));
+    // Dense and cubic: at 2,000 teeth quadprog would take the better part of an hour, so the sparse solver is asked.
+    if (teeth <= 400)
+      line(
+        `${teeth} teeth: smoothest spacing`,
+        smooth,
+        await median(() => smoothestByQuadprog(low, high), 3),
+        'quadprog',
+      );
+    line(
+      `${teeth} teeth: smoothest spacing`,
+      smooth,
+      await median(() => solveLp(smoothestQp(low, high)), runs),
+      'HiGHS QP',
+    );
+    const lp = minimaxSpacingLp(flats.fromMm, flats.toMm, prepared.teeth, PITCH_MM);
+    line(`${teeth} teeth: smallest worst error`, worst, await median(() => solveLp(lp), 3), 'HiGHS');
+    const joint = await median(() => lineForAll(tips));
+    line(`${teeth} teeth: joint line, all teeth`, joint, await median(() => solveLp(jointLineLp(tips)), 3), 'HiGHS');
+    const arc = await median(() => freeBreastedLine(tips, 0, 10));
+    line(`${teeth} teeth: joint line, free arc`, arc, await median(() => solveLp(freeArcLp(tips, 0, 10)), 3), 'HiGHS');
+    const curve = await median(() => depthCurve(prepared, study.datum, study.pitchMm, study.deepestMm, 64), 7);
+    alone(`${teeth} teeth: 64-point depth curve`, curve, `${(curve / 16).toFixed(1)} frames of 16 ms (aim under six)`);
+    alone(`${teeth} teeth: everything under the handle`, await median(() => viewDepth(study, 0.1)), 'of a 16 ms frame');
+    alone(`${teeth} teeth: load on every tooth`, await median(() => toothLoads(cut.line, 0.04)));
+    alone(`${teeth} teeth: whole virtual cut`, await median(() => testCut(cut, { sinkMm: 0.04, boardMm: 25 })));
+  }
+  await growth();
+  memory();
+}
+
+/** How time grows with the number of teeth: the exponent between neighbours; n log n is about 1.1 here. */
+async function growth(): Promise<void> {
+  const sizes = [500, 1000, 2000, 4000, 8000];
+  const saws = sizes.map((teeth) => ({ teeth, ...saw(teeth) }));
+  const works: [string, (s: (typeof saws)[number]) => unknown][] = [
+    ['smoothest spacing', (s) => smoothestSpacing(s.flats, s.study.prepared.teeth, PITCH_MM)],
+    ['smallest worst error', (s) => smallestWorstError(s.flats, s.study.prepared.teeth, PITCH_MM)],
+    ['joint line, all teeth', (s) => lineForAll(s.tips)],
+    ['joint line, 95 % of them', (s) => lineForShare(s.tips, 0.95)],
+    ['joint line, free arc', (s) => freeBreastedLine(s.tips, 0, 10)],
+    ['load on every tooth', (s) => toothLoads(s.cut.line, 0.04)],
+    ['whole virtual cut', (s) => testCut(s.cut, { sinkMm: 0.04, boardMm: 25 })],
+    ['study and plan', (s) => makePlan(studyLine(s.study.inputs), 0.1)],
+  ];
+  console.log(`\nGrowth: medians at ${sizes.join(', ')} teeth, and the exponent of the whole range (1 is linear)`);
+  for (const [name, work] of works) {
+    const times: number[] = [];
+    for (const one of saws) times.push(await median(() => work(one), 9));
+    const first = times[0] as number;
+    const last = times[times.length - 1] as number;
+    const exponent = Math.log(last / first) / Math.log((sizes[sizes.length - 1] as number) / (sizes[0] as number));
+    console.log(`${name.padEnd(28)} ${times.map((t) => ms(t).padStart(9)).join(' ')}   ${exponent.toFixed(2)}`);
+  }
+}
+
+/** Whether planning the same saw again and again leaves anything behind. */
+function memory(): void {
+  v8.setFlagsFromString('--expose-gc');
+  const collect = vm.runInNewContext('gc') as () => void;
+  const { study, cut } = saw(2000);
+  const round = (): void => {
+    for (let i = 0; i < 50; i++) {
+      makePlan(study, 0.1);
+      testCut(cut, { sinkMm: 0.04, boardMm: 25 });
+    }
+    collect();
+  };
+  const held = (): number => process.memoryUsage().heapUsed / 1e6;
+  round();
+  const before = held();
+  for (let k = 0; k < 4; k++) round();
+  console.log(
+    `\nMemory: 2,000 teeth planned and cut 200 times more, heap ${before.toFixed(1)} MB before, ${held().toFixed(1)} MB after`,
+  );
+}
