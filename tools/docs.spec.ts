@@ -1,6 +1,17 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { STAGES } from '@odontis/contract/ticket';
+import { BAND_SETS } from '@odontis/core/band/band-teeth';
+import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
+import { CALIBRATIONS } from '@odontis/core/calibration/shop-calibrations';
+import { FILE_SECTIONS } from '@odontis/core/file/file-section';
+import { CUTS } from '@odontis/core/file/filing-order';
+import { PULL_EDGES } from '@odontis/core/pull/pull-tooth';
+import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
+import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
+import { FAMILIES, MOISTURES, TIMBERS } from '@odontis/core/saw/all-families';
+import { TOOTH_ROLES } from '@odontis/core/saw/tooth-pattern';
+import { USES } from '@odontis/core/set/family-set';
 import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
 import { HEAVIER, STEP_KINDS } from '@odontis/core/plan/steps';
@@ -35,6 +46,19 @@ describe('docs that cannot lie', () => {
       ...HARDENED_ANSWERS,
       ...PLATE_MARKS,
       ...VERDICTS,
+      ...FAMILIES,
+      ...MOISTURES,
+      ...TIMBERS,
+      ...USES,
+      ...TOOTH_ROLES,
+      ...RAKER_SAWS,
+      ...RAKER_TIPS,
+      ...FILE_SECTIONS,
+      ...CUTS,
+      ...BAND_SETS,
+      ...BAND_CIRCUITS,
+      ...PULL_EDGES,
+      ...CALIBRATIONS,
     ]);
     const told = new Set(
       [...page('glossary.md').matchAll(/`([a-z-]+)`/g)].map((m) => m[1] as string).filter((w) => w !== 'code'),
