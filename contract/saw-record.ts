@@ -6,6 +6,7 @@ import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
 import { FILINGS, WOODS } from '@odontis/core/saw/families';
 import { PLATE_MARKS } from '@odontis/core/triage/triage';
+import { pointer } from './field-errors';
 import { bounded, text } from './fields';
 import { MOST_TEETH, toothReadings } from './readings';
 import { shopBook } from './shop';
@@ -171,7 +172,7 @@ export function recordFaults(value: unknown): RecordFault[] {
   const read = sawRecord.safeParse(value);
   if (read.success) return placeFaults(read.data);
   return read.error.issues.map((issue) => ({
-    path: `/${issue.path.join('/')}`,
+    path: pointer(issue.path) || '/',
     message:
       issue.code === 'unrecognized_keys'
         ? `${issue.keys.map((k) => `"${k}"`).join(', ')} is not known here; lengths end in Mm and angles in Deg.`

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
+import { judgement } from './judgement';
 import { bounded, requiredText, version } from './fields';
 
 const anglePair = z.object({
@@ -31,6 +32,8 @@ export const shopBook = z.object({
     leastCharge: bounded(0, 10_000, 'The least charge', ''),
     currency: requiredText(8, 'The currency'),
   }),
+  /** Where this shop judges otherwise than the trade's rules; left out, it does not. */
+  judgement: judgement.optional(),
 });
 export type ShopBook = z.infer<typeof shopBook>;
 

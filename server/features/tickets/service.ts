@@ -4,6 +4,8 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { NewTicket, RackRow, TicketChange } from '@odontis/contract/ticket';
 import { counterMinutes, priceFor } from '@odontis/core/plan/price';
 import { pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
+import { ownBook } from '@odontis/core/judgement/books';
+import { TRIAGE_BOOK } from '@odontis/core/judgement/triage-book';
 import { triage } from '@odontis/core/triage/triage';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
@@ -44,7 +46,10 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
       const customerId = await customerIdFor(db, wanted.customer, by, t);
       const saw = await sawFor(db, wanted.saw, customerId, by, t);
       const { intake, decision } = wanted;
-      const { verdict, reasons } = triage({ family: saw.family, backFixing: saw.backFixing, ...intake });
+      const { verdict, reasons } = triage(
+        { family: saw.family, backFixing: saw.backFixing, ...intake },
+        ownBook(TRIAGE_BOOK, book.judgement),
+      );
       refuseDecision(
         wanted,
         verdict,

@@ -1,4 +1,5 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import type { Shop } from '@odontis/contract/shop';
 import type { RackRow } from '@odontis/contract/ticket';
 import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
@@ -49,6 +50,27 @@ describe('tickets at the counter', () => {
         plate_thickness_mm, plate_depth_heel_mm, plate_depth_toe_mm, back_fixing, created_by)
         VALUES (1, 'x', 'hand', 'rip', 2, 'points', 300, 0.8, 100, 60, 'folded', 1)`),
     ).toBeRejectedWithError(/check constraint/);
+  });
+
+  it('judges by the shop’s own rules once they are in its book, and refuses rules that are none', async () => {
+    const { version, book } = (await shop.send('get', '/api/shop')).body as Shop;
+    const put = (judgement: object, at = version) =>
+      shop.send('put', '/api/shop', { version: at, book: { ...book, judgement } });
+    const bad = await put({ triage: { rules: { nothere: { off: true } } } });
+    expect(bad.status).toBe(400);
+    expect((bad.body as { errors: { path: string }[] }).errors[0]?.path).toBe('/book/judgement/triage/rules/nothere');
+    const marks = [{ kind: 'rust' as const, along: 0.5, down: 0.5 }];
+    const rust = newTicketBody({ marks, overrideReason: 'No room on the rack.' });
+    const open = async (): Promise<Dossier['ticket']> => {
+      const answer = await shop.send('post', '/api/tickets', { ...rust, decision: 'decline' });
+      return (answer.body as Dossier).ticket;
+    };
+    expect((await open()).verdict).toBe('take');
+    const own = await put({ triage: { rules: { rust: { verdict: 'decline', says: 'We do not take rust.' } } } });
+    expect(own.status).toBe(200);
+    const ticket = await open();
+    expect([ticket.verdict, ticket.reasons[0]?.says]).toEqual(['decline', 'We do not take rust.']);
+    expect((await put({}, version + 1)).status).toBe(200);
   });
 
   it('takes against the verdict only with a written reason, and irreversible work only with consent', async () => {

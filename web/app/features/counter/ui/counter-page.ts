@@ -25,6 +25,8 @@ import { newTicket } from '@odontis/contract/ticket';
 import { counterMinutes, priceFor } from '@odontis/core/plan/price';
 import { SAW_PATTERNS } from '@odontis/core/saw/families';
 import { pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
+import { ownBook } from '@odontis/core/judgement/books';
+import { TRIAGE_BOOK } from '@odontis/core/judgement/triage-book';
 import { triage } from '@odontis/core/triage/triage';
 import { DateTime } from 'luxon';
 import { delay, of, switchMap } from 'rxjs';
@@ -127,7 +129,8 @@ export class CounterPage {
   protected readonly verdict = computed(() => {
     const { hardened, marks } = this.draft();
     if (!this.hasSaw() || hardened === '') return null;
-    return triage({ family: this.saw().family, backFixing: this.saw().backFixing, hardened, marks });
+    const answers = { family: this.saw().family, backFixing: this.saw().backFixing, hardened, marks };
+    return triage(answers, ownBook(TRIAGE_BOOK, this.speech.book()?.judgement));
   });
 
   protected readonly needsConsent = computed(() => this.verdict()?.reasons.some((r) => r.needsConsent) ?? false);
