@@ -62,6 +62,10 @@ describe('a breasted joint line (geometry section 5)', () => {
       expect(meanOf(line, tips)).toBeCloseTo(value, 5);
     }
   });
+  it('teeth best left straight are, though rounding would have them a hair hollow', () => {
+    const tips = [-0.399, 0, -0.399, -0.005, -0.146, 0, -0.399, 0].map((yMm, i) => ({ xMm: i * 6, yMm }));
+    expect(freeBreastedLine(tips, 0, 10).sagittaMm).toBeCloseTo(0, 12);
+  });
   it('leaving a share out is never worse, and leaves no more out than allowed', () => {
     fc.assert(
       fc.property(saws, (tips) => {

@@ -103,11 +103,14 @@ export function freeBreastedLine(tips: readonly Tip[], leastMm: number, mostMm: 
   if (right.perMm >= 0) return breastedLine(tips, high);
   let best = left.valueMm >= right.valueMm ? low : high;
   for (let step = 0; step < MOST_STEPS; step++) {
-    const meet = (right.valueMm - left.valueMm + left.perMm * low - right.perMm * high) / (left.perMm - right.perMm);
+    const crossing =
+      (right.valueMm - left.valueMm + left.perMm * low - right.perMm * high) / (left.perMm - right.perMm);
+    // Nearly parallel tangents meet where rounding says: never outside what they stand at the ends of.
+    const meet = Math.min(high, Math.max(low, crossing));
     const ceiling = left.valueMm + left.perMm * (meet - low);
     const here = at(meet);
     best = meet;
-    if (here.valueMm >= ceiling - SAME_PIECE_MM || here.perMm === 0) break;
+    if (here.valueMm >= ceiling - SAME_PIECE_MM || here.perMm === 0 || meet === low || meet === high) break;
     if (here.perMm > 0) [low, left] = [meet, here];
     else [high, right] = [meet, here];
   }

@@ -1,3 +1,4 @@
+import { selectSmallest } from './select';
 import { searchShareLine } from './share-search';
 
 /** A straight line y = alphaMm + beta x over the tooth line. */
@@ -90,8 +91,43 @@ export function lineForShare(tips: readonly Tip[], share: number, maxTilt = 0.05
     [-maxTilt],
     [maxTilt],
   );
-  const beta = found.slopes[0] as number;
-  return { alphaMm: found.valueMm - beta * centre, beta };
+  return climb(tips, centre, k, found.slopes[0] as number, maxTilt);
+}
+
+/** More corners than this are never between a slope found to a nanometre and the corner it means. */
+const MOST_CORNERS = 64;
+
+/**
+ * From a slope near the best to the very corner: the (k+1)-th smallest follows one
+ * tip's line until it crosses another's, so the best stands where two tips'
+ * lines cross. Goes the way it rises, crossing by crossing. O(n) a crossing.
+ */
+function climb(tips: readonly Tip[], centre: number, k: number, from: number, maxTilt: number): JointLine {
+  const values = new Float64Array(tips.length);
+  const levelAt = (beta: number): { valueMm: number; tip: Tip } => {
+    tips.forEach((t, i) => (values[i] = t.yMm - beta * (t.xMm - centre)));
+    const valueMm = selectSmallest(values, tips.length, k);
+    const tip = tips.find((t) => t.yMm - beta * (t.xMm - centre) === valueMm) as Tip;
+    return { valueMm, tip };
+  };
+  let beta = from;
+  let here = levelAt(beta);
+  for (let corner = 0; corner < MOST_CORNERS; corner++) {
+    const own = here.tip;
+    const rises = Math.sign(centre - own.xMm);
+    if (rises === 0) break;
+    let next = rises * maxTilt;
+    for (const tip of tips) {
+      if (tip.xMm === own.xMm) continue;
+      const crossing = (tip.yMm - own.yMm) / (tip.xMm - own.xMm);
+      if (rises * (crossing - beta) > 0 && rises * (next - crossing) > 0) next = crossing;
+    }
+    const there = levelAt(next);
+    if (next === beta || there.valueMm <= here.valueMm) break;
+    beta = next;
+    here = there;
+  }
+  return { alphaMm: here.valueMm - beta * centre, beta };
 }
 
 function clampTilt(tips: readonly Tip[], line: JointLine, maxTilt: number): JointLine {

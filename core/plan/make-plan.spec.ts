@@ -120,9 +120,11 @@ describe('what must always hold (geometry section 11)', () => {
   it('scaling all lengths scales the depth, the spacing and the targets', () => {
     fc.assert(
       fc.property(randomSaw(24), fc.double({ min: 0.5, max: 3, noNaN: true }), (saw, k) => {
-        const study = studyLine(planInputs(saw.readings, saw.pitchMm));
+        // A level line: of two free ones equally high either may be taken, and rounding picks.
+        const level = { line: 'level' as const };
+        const study = studyLine(planInputs(saw.readings, saw.pitchMm, level));
         const scaled = saw.readings.map((r) => ({ ...r, xMm: r.xMm * k, yMm: r.yMm * k }));
-        const other = studyLine(planInputs(scaled, saw.pitchMm * k));
+        const other = studyLine(planInputs(scaled, saw.pitchMm * k, level));
         expect(other.recommended.least.byTeethMm).toBeCloseTo(study.recommended.least.byTeethMm * k, 6);
         const depth = 0.4 * study.deepestMm;
         const [a, b] = [makePlan(study, depth), makePlan(other, depth * k)];

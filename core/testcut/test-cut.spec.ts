@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { makePlan } from '../plan/make-plan';
 import { studyLine } from '../plan/study';
-import { evenSaw, planInputs, randomSaw } from '../reference/random-saw';
+import { evenSaw, planInputs } from '../reference/random-saw';
 import { measuredSaw, plannedSaw } from './cut-saws';
 import type { Piece } from './envelope';
 import { envelopeAt, upperEnvelope } from './envelope';
@@ -202,6 +202,8 @@ describe('the kerf in section', () => {
         expect(-cut.leftMm).toBeCloseTo(Math.min(...edges.map((e) => e.z0)), 9);
         expect(cut.rightMm).toBeCloseTo(Math.max(...edges.map((e) => e.z1)), 9);
         for (let z = -0.35; z <= 0.35; z += 0.01) {
+          // At a corner itself the floor has two heights.
+          if (edges.some((e) => Math.abs(z - e.z0) < 1e-9 || Math.abs(z - e.z1) < 1e-9)) continue;
           const top = edges
             .filter((e) => z > e.z0 && z < e.z1)
             .map((e) => e.y0 + ((e.y1 - e.y0) * (z - e.z0)) / (e.z1 - e.z0));
@@ -224,21 +226,31 @@ describe('the kerf in section', () => {
 });
 
 describe('the virtual test cut', () => {
-  it('before, as planned and after: the plan works more teeth, hops less and cuts as wide as it says', () => {
-    fc.assert(
-      fc.property(randomSaw(50), ({ readings, pitchMm }) => {
-        const inputs = planInputs(readings, pitchMm);
-        const study = studyLine(inputs);
-        const plan = makePlan(study, study.recommended.depthMm);
-        const facts = { plateThicknessMm: 0.6, pitchMm, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
-        const before = measuredSaw(readings, study.tooth, facts, 0.05);
-        const story = cutStory(before, plannedSaw(plan, inputs), null, { sinkMm: 0.02 * pitchMm, boardMm: 20 });
-        expect(story.after).toBeNull();
-        expect(story.planned?.loads.shareWorking).toBeGreaterThanOrEqual(story.before.loads.shareWorking - 1e-9);
-        if (plan.work === 'tune') expect(story.planned?.section.widthMm).toBeCloseTo(plan.kerfMm, 9);
-      }),
-      { numRuns: 60 },
-    );
+  it('before, as planned and after: a worn saw works more teeth, hops less and cuts as wide as its plan says', () => {
+    for (const seed of [1, 2, 3, 4, 5]) {
+      const wave = (i: number, k: number): number => Math.abs(Math.sin(i * (1.3 + seed) + k));
+      const readings = evenSaw(70, 2).map((r, i) => ({
+        ...r,
+        xMm: r.xMm + 0.1 * wave(i, 1),
+        yMm: -0.12 * Math.sin((Math.PI * i) / 70) - 0.06 * wave(i, 2),
+        setMm: 0.04 + 0.02 * wave(i, 3),
+      }));
+      const inputs = planInputs(readings, 2);
+      const study = studyLine(inputs);
+      const plan = makePlan(study, study.recommended.depthMm);
+      expect(plan.work).toBe('tune');
+      const facts = { plateThicknessMm: 0.6, pitchMm: 2, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
+      const before = measuredSaw(readings, study.tooth, facts, 0.05);
+      const { planned, after, ...story } = cutStory(before, plannedSaw(plan, inputs), null, {
+        sinkMm: 0.005,
+        boardMm: 20,
+      });
+      expect(after).toBeNull();
+      expect(planned?.loads.shareWorking).toBeGreaterThan(story.before.loads.shareWorking);
+      expect(planned?.hopMm).toBeLessThan(story.before.hopMm);
+      expect(planned?.section.widthMm).toBeCloseTo(plan.kerfMm, 9);
+      expect(planned?.marks.length).toBe(0);
+    }
   });
   it('an even saw set alike runs true and loads both sides alike', () => {
     const readings = evenSaw(40, 2).map((r) => ({ ...r, setMm: 0.05 }));
