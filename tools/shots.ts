@@ -58,7 +58,7 @@ async function takeAll(page: Page): Promise<void> {
   await take('rack');
 
   await page.goto('/counter');
-  await page.getByRole('combobox', { name: 'Customer, by name or telephone' }).fill('Ngaio Ferrant');
+  await page.getByRole('combobox', { name: 'Customer, by name, telephone or saw' }).fill('Ngaio Ferrant');
   await page.getByRole('button', { name: 'Tenon saw' }).click();
   await page.getByRole('radio', { name: 'Soft: a file bites' }).click();
   await page.getByRole('button', { name: 'Kink' }).click();

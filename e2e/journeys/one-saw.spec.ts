@@ -39,7 +39,7 @@ test('a newcomer chooses who they are and sees the rack, late saws first', async
 
 test('counter: a new customer’s rip back saw is taken in by keyboard, and a hardened one would be declined', async () => {
   await press(page, 'link', 'Counter');
-  await page.getByRole('combobox', { name: 'Customer, by name or telephone' }).focus();
+  await page.getByRole('combobox', { name: 'Customer, by name, telephone or saw' }).focus();
   await page.keyboard.type('Ngaio Ferrant');
   await page.getByLabel('Telephone', { exact: true }).focus();
   await page.keyboard.type('0555 200 300');
@@ -233,7 +233,7 @@ test('handover: the report says what was done; the ticket closes and the saw rem
   await press(page, 'link', 'Rack');
   await expect(page.getByText('Ngaio Ferrant')).toHaveCount(0);
   await press(page, 'link', 'Counter');
-  await page.getByRole('combobox', { name: 'Customer, by name or telephone' }).fill('ngaio');
+  await page.getByRole('combobox', { name: 'Customer, by name, telephone or saw' }).fill('ngaio');
   await page.getByRole('option', { name: /Ngaio Ferrant/ }).waitFor();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');

@@ -1,10 +1,11 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { createShopTables } from './2026-11-23-create-shop-tables';
+import { findCustomers } from './2026-11-23-find-customers';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [createShopTables];
+export const MIGRATIONS: readonly Migration[] = [createShopTables, findCustomers];
 
 /** Migrations run each in a transaction: all of it or nothing. */
 export function migrator(sequelize: Sequelize): Umzug<Sequelize> {
