@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { defineBenchEvent, defineBenchMark } from '../features/bench/model';
 import { defineCheckRound } from '../features/checks/model';
-import { defineCustomer, defineSaw } from '../features/customers/model';
+import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
 import { definePerson, defineStrokeReading } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
 import { defineMeasuring, defineReading } from '../features/readings/model';
@@ -15,6 +15,7 @@ export function defineModels(sequelize: Sequelize) {
     StrokeReading: defineStrokeReading(sequelize),
     Shop: defineShop(sequelize),
     Customer: defineCustomer(sequelize),
+    Contact: defineContact(sequelize),
     Saw: defineSaw(sequelize),
     Ticket: defineTicket(sequelize),
     Measuring: defineMeasuring(sequelize),

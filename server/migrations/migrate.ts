@@ -2,10 +2,11 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { createShopTables } from './2026-11-23-create-shop-tables';
 import { findCustomers } from './2026-11-23-find-customers';
+import { keepContacts } from './2026-11-23-keep-contacts';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [createShopTables, findCustomers];
+export const MIGRATIONS: readonly Migration[] = [createShopTables, findCustomers, keepContacts];
 
 /** Migrations run each in a transaction: all of it or nothing. */
 export function migrator(sequelize: Sequelize): Umzug<Sequelize> {

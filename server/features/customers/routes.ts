@@ -1,19 +1,52 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { recordId, text } from '@odontis/contract/fields';
+import { cardFile, customerChange, mergeChange } from '@odontis/contract/customer';
+import { recordId, text, version } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { changeCustomer, exportCustomer, forgetCustomer, mergeCustomers, readCustomer, takeCards } from './ledger';
 import { findCustomers, knownSaws } from './service';
+import { writeCards } from './vcard';
 
 const search = z.object({ typed: text(200, 'What to look for').default('') });
+const forgetting = z.object({ version });
 
 export function customerRoutes(db: Database): Router {
   const router = Router();
+  const idOf = (raw: unknown): number => parse(recordId, raw);
   router.get('/customers', async (request, response) => {
     response.json(await findCustomers(db, parse(search, request.query).typed));
   });
+  router.post('/customers/cards', async (request, response) => {
+    const by = await personOf(request, db);
+    response.status(201).json(await takeCards(db, parse(cardFile, request.body).text, by));
+  });
+  router.get('/customers/:id', async (request, response) => {
+    response.json(await readCustomer(db, idOf(request.params.id)));
+  });
+  router.put('/customers/:id', async (request, response) => {
+    await personOf(request, db);
+    response.json(await changeCustomer(db, idOf(request.params.id), parse(customerChange, request.body)));
+  });
+  router.post('/customers/:id/merge', async (request, response) => {
+    const by = await personOf(request, db);
+    response.json(await mergeCustomers(db, idOf(request.params.id), parse(mergeChange, request.body), by));
+  });
+  router.post('/customers/:id/forget', async (request, response) => {
+    await personOf(request, db);
+    response.json(await forgetCustomer(db, idOf(request.params.id), parse(forgetting, request.body).version));
+  });
   router.get('/customers/:id/saws', async (request, response) => {
-    response.json(await knownSaws(db, parse(recordId, request.params.id)));
+    response.json(await knownSaws(db, idOf(request.params.id)));
+  });
+  router.get('/customers/:id/card.vcf', async (request, response) => {
+    const page = await readCustomer(db, idOf(request.params.id));
+    response.attachment(`customer-${page.id}.vcf`).type('text/vcard').send(writeCards(page));
+  });
+  router.get('/customers/:id/everything.json', async (request, response) => {
+    const id = idOf(request.params.id);
+    response.attachment(`customer-${id}.json`).json(await exportCustomer(db, id));
   });
   return router;
 }

@@ -51,7 +51,7 @@ export function findCustomers(db: Database, typed: string): Promise<CustomerFoun
     return db.sequelize.query<CustomerFound>(
       `WITH hit AS (SELECT id, min(rank) AS rank FROM (${sources.join(' UNION ALL ')}) AS one GROUP BY id),
             best AS (SELECT c.id, c.name, c.phone, c.email, h.rank, word_similarity(plain_text(:typed), c.plain_name) AS near
-                       FROM hit h JOIN customer c ON c.id = h.id
+                       FROM hit h JOIN customer c ON c.id = h.id WHERE c.forgotten_at IS NULL
                       ORDER BY h.rank, near DESC, c.name, c.id LIMIT 10)
        SELECT id, name, phone, email, (SELECT count(*)::int FROM saw s WHERE s.customer_id = best.id) AS "sawsBrought"
          FROM best ORDER BY rank, near DESC, name, id`,

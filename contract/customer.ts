@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { recordId, requiredText, text, version } from './fields';
+import { newCustomer, saw, visit } from './ticket';
+
+/** A person to speak to at a business. */
+export const contact = z.object({
+  name: requiredText(200, 'The contact’s name'),
+  phone: text(60, 'The telephone'),
+  email: newCustomer.shape.email,
+});
+export type Contact = z.infer<typeof contact>;
+
+/** What the ledger may change of a customer. */
+export const customerChange = newCustomer.extend({
+  version,
+  business: z.boolean(),
+  note: text(2000, 'The note'),
+  contacts: z.array(contact).max(30, 'Thirty contacts at most.'),
+});
+export type CustomerChange = z.infer<typeof customerChange>;
+
+/** A saw with everything it came for. */
+export const ledgerSaw = saw.extend({ visits: z.array(visit) });
+export type LedgerSaw = z.infer<typeof ledgerSaw>;
+
+/** A customer's page of the ledger. */
+export const customerPage = customerChange.extend({
+  id: z.number().int(),
+  saws: z.array(ledgerSaw),
+  /** What they asked for last time, in their own words; empty before a first visit. */
+  lastWords: z.string(),
+  /** Other records that may be the same customer. */
+  alike: z.array(z.object({ id: z.number().int(), name: z.string(), phone: z.string() })),
+  /** When the person's data were taken out; null while they stand. */
+  forgottenAt: z.string().nullable(),
+});
+export type CustomerPage = z.infer<typeof customerPage>;
+
+export const mergeChange = z.object({ version, doubleId: recordId });
+export type MergeChange = z.infer<typeof mergeChange>;
+
+/** The text of a vCard file, any number of cards in it. */
+export const cardFile = z.object({
+  text: z
+    .string({ error: 'The vCard must be text.' })
+    .min(1, 'The file is empty.')
+    .max(2_000_000, 'The file is too large: two million signs at most.'),
+});
+
+export const cardsTaken = z.object({
+  /** New customers, and those that were in the book already and are left as they are. */
+  added: z.array(z.object({ id: z.number().int(), name: z.string() })),
+  known: z.array(z.object({ id: z.number().int(), name: z.string() })),
+});
+export type CardsTaken = z.infer<typeof cardsTaken>;

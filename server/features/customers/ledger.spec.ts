@@ -1,0 +1,161 @@
+import type { CardsTaken, CustomerPage } from '@odontis/contract/customer';
+import type { Dossier } from '@odontis/contract/dossier';
+import { newTicketBody, openTestShop } from '../../testing/test-shop';
+import type { TestShop } from '../../testing/test-shop';
+import { FORGOTTEN_NAME } from './ledger';
+import { readCards } from './vcard';
+
+describe('the ledger of customers', () => {
+  let shop: TestShop;
+  const page = async (id: number): Promise<CustomerPage> =>
+    (await shop.send('get', `/api/customers/${id}`)).body as CustomerPage;
+  const add = async (name: string, phone = ''): Promise<number> =>
+    (await shop.db.models.Customer.create({ name, phone, email: '', createdBy: shop.person })).id;
+  const bringSaw = async (id: number, complaint: string): Promise<Dossier> => {
+    const wanted = { ...newTicketBody({ complaint }), customer: { id } };
+    return (await shop.send('post', '/api/tickets', wanted)).body as Dossier;
+  };
+  beforeEach(async () => (shop = await openTestShop()));
+  afterEach(() => shop.close());
+
+  it('tells details, every saw with its visits, and what they asked for last time', async () => {
+    const id = await add('Wren Ashby', '0555 1');
+    const first = await bringSaw(id, 'Drifts to the left.');
+    const told = await page(id);
+    expect(told.saws.map((s) => s.visits.map((v) => v.number))).toEqual([[first.ticket.number]]);
+    expect(told.lastWords).toBe('Drifts to the left.');
+    expect((await shop.send('get', '/api/customers/99999')).status).toBe(404);
+  });
+
+  it('changes details and the people of a business at once; the second of two is told and loses nothing', async () => {
+    const id = await add('Quayside Boatyard');
+    const change = {
+      version: 1,
+      name: 'Quayside Boatyard',
+      phone: '0555 20',
+      email: '',
+      business: true,
+      note: 'Knock at the side door.',
+      contacts: [
+        { name: 'Ilse', phone: '0555 21', email: '' },
+        { name: 'Ömer', phone: '', email: 'omer@boatyard.example' },
+      ],
+    };
+    const done = await shop.send('put', `/api/customers/${id}`, change);
+    expect((done.body as CustomerPage).contacts.map((c) => c.name)).toEqual(['Ilse', 'Ömer']);
+    const late = await shop.send('put', `/api/customers/${id}`, { ...change, phone: '1' }, shop.other);
+    expect(late.status).toBe(409);
+    expect((late.body as { current: CustomerPage }).current.phone).toBe('0555 20');
+    const bad = await shop.send('put', `/api/customers/${id}`, {
+      ...change,
+      version: 2,
+      name: ' ',
+      contacts: [{ name: '' }],
+    });
+    expect((bad.body as { errors: { path: string }[] }).errors.map((e) => e.path)).toEqual(
+      jasmine.arrayContaining(['/name', '/contacts/0/name']),
+    );
+  });
+
+  it('names who may be the same, and makes two records one: saws, contacts and gaps filled, nothing lost', async () => {
+    const [id, double] = [await add('Zoë Castañeda'), await add('Zoe Castaneda', '0555 778899')];
+    await bringSaw(double, 'Binds.');
+    expect((await page(id)).alike.map((a) => a.id)).toEqual([double]);
+    const merged = await shop.send('post', `/api/customers/${id}/merge`, { version: 1, doubleId: double });
+    const told = merged.body as CustomerPage;
+    expect([told.phone, told.saws.length, told.lastWords, told.alike]).toEqual(['0555 778899', 1, 'Binds.', []]);
+    expect((await shop.send('get', `/api/customers/${double}`)).status).toBe(404);
+    expect((await shop.send('post', `/api/customers/${id}/merge`, { version: 2, doubleId: id })).status).toBe(400);
+    expect((await shop.send('post', `/api/customers/${id}/merge`, { version: 1, doubleId: 77 })).status).toBe(404);
+  });
+
+  it('two merges of one pair at once: one is done, the other told', async () => {
+    const [a, b] = [await add('A'), await add('B')];
+    const answers = await Promise.all([
+      shop.send('post', `/api/customers/${a}/merge`, { version: 1, doubleId: b }),
+      shop.send('post', `/api/customers/${b}/merge`, { version: 1, doubleId: a }),
+    ]);
+    expect(answers.map((r) => r.status).sort()).toEqual([200, 404]);
+    expect(await shop.db.models.Customer.count()).toBe(1);
+  });
+
+  it('exports everything of one person, and takes it out for good, but not while a saw is in the shop', async () => {
+    const id = await add('Søren Ibsgaard', '0555 4');
+    const { ticket } = await bringSaw(id, 'My late father’s saw.');
+    const everything = (await shop.send('get', `/api/customers/${id}/everything.json`)).text;
+    for (const word of ['Søren Ibsgaard', '0555 4', 'My late father’s saw.']) expect(everything).toContain(word);
+    const refused = await shop.send('post', `/api/customers/${id}/forget`, { version: 1 });
+    expect([refused.status, (refused.body as { detail: string }).detail]).toEqual([
+      409,
+      `A saw of theirs is in the shop on ticket no. ${ticket.number}: hand it over first.`,
+    ]);
+    await shop.db.sequelize.query(
+      `UPDATE ticket SET stage = 'closed', closed_by = 1, closed_at = now() WHERE id = ${ticket.id}`,
+    );
+    const gone = (await shop.send('post', `/api/customers/${id}/forget`, { version: 1 })).body as CustomerPage;
+    expect([gone.name, gone.phone, gone.lastWords]).toEqual([FORGOTTEN_NAME, '', '']);
+    expect(gone.forgottenAt).not.toBeNull();
+    const after = (await shop.send('get', `/api/customers/${id}/everything.json`)).text;
+    for (const word of ['Søren', '0555 4', 'father']) expect(after).not.toContain(word);
+    expect(gone.saws.length).toBe(1);
+    expect((await shop.send('get', '/api/customers?typed=removed')).body).toEqual([]);
+  });
+
+  it('writes a vCard and reads it back, a business with its people', async () => {
+    const id = await add('Lantern; Theatre, scene shop', '0555 30');
+    const contacts = [{ name: 'Noor “Nails” 李', phone: '0555 31', email: 'noor@lantern.example' }];
+    const told = await page(id);
+    await shop.send('put', `/api/customers/${id}`, {
+      ...told,
+      business: true,
+      note: 'Line one\nline two; three',
+      contacts,
+    });
+    const card = (await shop.send('get', `/api/customers/${id}/card.vcf`)).text;
+    expect(card).toContain('VERSION:4.0');
+    const read = readCards(card);
+    expect(read.ok && read.cards).toEqual([
+      {
+        name: 'Lantern; Theatre, scene shop',
+        org: '',
+        phone: '0555 30',
+        email: '',
+        business: true,
+        note: 'Line one\nline two; three',
+        contacts,
+      } as never,
+    ]);
+  });
+
+  it('takes cards of any version: the new are added, the known left alone', async () => {
+    await add('Known Already', '0555 9');
+    const text = [
+      'BEGIN:VCARD\nVERSION:3.0\nN:Ångström;Søren;;;\nFN:Søren Ångström\nTEL;TYPE=WORK:0555 12\nEMAIL:soren@shop.example\nEND:VCARD',
+      'BEGIN:VCARD\nVERSION:2.1\nN:Old;Timer\nTEL;WORK;VOICE:0555 13\nEND:VCARD',
+      'BEGIN:VCARD\nVERSION:4.0\nFN:known already\nTEL:05559\nEND:VCARD',
+    ].join('\n');
+    const taken = (await shop.send('post', '/api/customers/cards', { text })).body as CardsTaken;
+    expect(taken.added.map((c) => c.name)).toEqual(['Søren Ångström', 'Timer Old']);
+    expect(taken.known.map((c) => c.name)).toEqual(['Known Already']);
+    expect((await page(taken.added[0]?.id as number)).phone).toBe('0555 12');
+  });
+
+  it('a file that is no card, cut off, or without a name is a sentence, and nothing is taken', async () => {
+    const cases: [string, RegExp][] = [
+      ['hello', /has no line "BEGIN:VCARD"/],
+      ['BEGIN:VCARD\nVERSION:3.0\nFN:Half', /ends too early/],
+      [
+        'BEGIN:VCARD\nVERSION:3.0\nFN:Good\nEND:VCARD\nBEGIN:VCARD\nVERSION:3.0\nTEL:1\nEND:VCARD',
+        /Card 2 of the file has no name/,
+      ],
+      ['BEGIN:VCARD\nVERSION:2.1\nno colon here\nEND:VCARD', /cannot be read/],
+      ['', /empty/],
+    ];
+    for (const [text, says] of cases) {
+      const answer = await shop.send('post', '/api/customers/cards', { text });
+      expect(answer.status).withContext(text).toBe(400);
+      expect((answer.body as { errors: { message: string }[] }).errors[0]?.message).toMatch(says);
+    }
+    expect(await shop.db.models.Customer.count()).toBe(0);
+  });
+});

@@ -1,0 +1,225 @@
+import { QueryTypes } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import type { CardsTaken, Contact, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
+import type { Visit } from '@odontis/contract/ticket';
+import type { Database } from '../../database/connect';
+import { Problem } from '../../http/problem';
+import type { CustomerRow } from './model';
+import { toSaw } from './service';
+import type { Card } from './vcard';
+import { readCards } from './vcard';
+
+/** What stands in place of a name when a person's data were taken out. */
+export const FORGOTTEN_NAME = 'Customer removed from the book';
+
+async function find(db: Database, id: number, transaction?: Transaction): Promise<CustomerRow> {
+  const row = await db.models.Customer.findByPk(id, { transaction, lock: transaction?.LOCK.UPDATE });
+  if (!row) throw new Problem('not-found', 'There is no such customer.');
+  return row;
+}
+
+/** A customer's page of the ledger: details, contacts, every saw with its visits, who may be the same. */
+export async function readCustomer(db: Database, id: number, transaction?: Transaction): Promise<CustomerPage> {
+  const row = await find(db, id);
+  const select = { type: QueryTypes.SELECT, transaction } as const;
+  const [contacts, saws, visits, alike] = await Promise.all([
+    db.models.Contact.findAll({ where: { customerId: id }, order: ['place'], transaction }),
+    db.models.Saw.findAll({ where: { customerId: id }, order: [['id', 'DESC']], transaction }),
+    db.sequelize.query<Omit<Visit, 'openedAt' | 'closedAt'> & { sawId: number; openedAt: Date; closedAt: Date | null }>(
+      `SELECT t.saw_id AS "sawId", t.id, t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint,
+              (p.plan->>'depthMm')::float8 AS "depthMm", p.plan->>'work' AS work, o.name AS by
+         FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN person o ON o.id = COALESCE(t.closed_by, t.opened_by)
+         LEFT JOIN LATERAL (SELECT plan FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
+        WHERE s.customer_id = :id ORDER BY t.opened_at DESC LIMIT 1000`,
+      { ...select, replacements: { id } },
+    ),
+    db.sequelize.query<CustomerPage['alike'][number]>(
+      `SELECT c.id, c.name, c.phone FROM customer c JOIN customer own ON own.id = :id
+        WHERE c.id <> own.id AND c.forgotten_at IS NULL AND own.forgotten_at IS NULL
+          AND ((length(own.phone_digits) >= 6 AND c.phone_digits = own.phone_digits)
+               OR (c.plain_name % own.plain_name AND similarity(c.plain_name, own.plain_name) > 0.6))
+        ORDER BY similarity(c.plain_name, own.plain_name) DESC, c.id LIMIT 5`,
+      { ...select, replacements: { id } },
+    ),
+  ]);
+  const told = visits.map(({ sawId, ...v }) => ({
+    sawId,
+    visit: { ...v, openedAt: v.openedAt.toISOString(), closedAt: v.closedAt?.toISOString() ?? null },
+  }));
+  return {
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    phone: row.phone,
+    email: row.email,
+    business: row.business,
+    note: row.note,
+    contacts: contacts.map(({ name, phone, email }) => ({ name, phone, email })),
+    saws: saws.map((s) => ({ ...toSaw(s), visits: told.filter((t) => t.sawId === s.id).map((t) => t.visit) })),
+    lastWords: told.find((t) => t.visit.complaint !== '')?.visit.complaint ?? '',
+    alike,
+    forgottenAt: row.forgottenAt?.toISOString() ?? null,
+  };
+}
+
+async function keepContacts(db: Database, id: number, contacts: readonly Contact[], t: Transaction): Promise<void> {
+  await db.models.Contact.destroy({ where: { customerId: id }, transaction: t });
+  await db.models.Contact.bulkCreate(
+    contacts.map((c, place) => ({ ...c, customerId: id, place })),
+    { transaction: t },
+  );
+}
+
+function refuseOld(row: CustomerRow, version: number, page: CustomerPage): void {
+  if (row.version !== version)
+    throw new Problem('edited-elsewhere', 'This customer was changed by somebody else meanwhile.', [], page);
+}
+
+/** Details and contacts at once; refused with theirs when somebody changed them since. */
+export async function changeCustomer(db: Database, id: number, change: CustomerChange): Promise<CustomerPage> {
+  await db.sequelize.transaction(async (t) => {
+    const row = await find(db, id, t);
+    if (row.version !== change.version) refuseOld(row, change.version, await readCustomer(db, id));
+    const { contacts, ...details } = change;
+    await row.update({ ...details, version: change.version + 1 }, { transaction: t });
+    await keepContacts(db, id, contacts, t);
+  });
+  return readCustomer(db, id);
+}
+
+/** Two records of one customer into one: saws, contacts and what was empty go over; the double is gone, and who did it is kept. */
+export async function mergeCustomers(db: Database, id: number, change: MergeChange, by: number): Promise<CustomerPage> {
+  if (id === change.doubleId) throw new Problem('bad-input', 'A customer cannot be made one with itself.');
+  await db.sequelize.transaction(async (t) => {
+    // Always in the same order, so that two merges of one pair wait for each other instead of both failing.
+    const [first, second] = [Math.min(id, change.doubleId), Math.max(id, change.doubleId)];
+    const rows = [await find(db, first, t), await find(db, second, t)];
+    const [kept, gone] = (rows[0]?.id === id ? rows : rows.reverse()) as [CustomerRow, CustomerRow];
+    if (kept.version !== change.version) refuseOld(kept, change.version, await readCustomer(db, id));
+    const contacts = await db.models.Contact.findAll({
+      where: { customerId: [id, change.doubleId] },
+      order: [['customerId', id < change.doubleId ? 'ASC' : 'DESC'], 'place'],
+      transaction: t,
+    });
+    await db.models.Saw.update({ customerId: id }, { where: { customerId: change.doubleId }, transaction: t });
+    await db.sequelize.query('UPDATE customer_merge SET into_id = :id WHERE into_id = :gone', {
+      replacements: { id, gone: change.doubleId },
+      transaction: t,
+    });
+    await db.sequelize.query('INSERT INTO customer_merge (gone_id, into_id, merged_by) VALUES (:gone, :id, :by)', {
+      replacements: { id, gone: change.doubleId, by },
+      transaction: t,
+    });
+    await kept.update(
+      {
+        phone: kept.phone || gone.phone,
+        email: kept.email || gone.email,
+        note: [kept.note, gone.note]
+          .filter((n) => n !== '')
+          .join('\n')
+          .slice(0, 2000),
+        business: kept.business || gone.business,
+        version: kept.version + 1,
+      },
+      { transaction: t },
+    );
+    await keepContacts(
+      db,
+      id,
+      contacts.map(({ name, phone, email }) => ({ name, phone, email })),
+      t,
+    );
+    await gone.destroy({ transaction: t });
+  });
+  return readCustomer(db, id);
+}
+
+/** Everything kept about one person, as plain data to hand over. */
+export async function exportCustomer(db: Database, id: number): Promise<object> {
+  const { version: _version, alike: _alike, ...page } = await readCustomer(db, id);
+  const tickets = await db.sequelize.query(
+    `SELECT t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint, t.wood, t.use_rate AS "useRate",
+            t.verdict, t.promised_on AS "promisedOn", t.charged, t.currency, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
+       FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id ORDER BY t.number`,
+    { type: QueryTypes.SELECT, replacements: { id } },
+  );
+  return { format: 'odontis-customer', version: 1, customer: page, tickets };
+}
+
+/**
+ * A person's data taken out for good: name, telephone, e-mail, note, contacts,
+ * and what was written about their saws in words. The saws' measurements stay,
+ * as nobody's. Refused while a saw of theirs is in the shop.
+ */
+export async function forgetCustomer(db: Database, id: number, version: number): Promise<CustomerPage> {
+  await db.sequelize.transaction(async (t) => {
+    const row = await find(db, id, t);
+    if (row.version !== version) refuseOld(row, version, await readCustomer(db, id));
+    const [open] = await db.sequelize.query<{ number: number }>(
+      `SELECT t.number FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id AND t.closed_at IS NULL LIMIT 1`,
+      { type: QueryTypes.SELECT, replacements: { id }, transaction: t },
+    );
+    if (open)
+      throw new Problem(
+        'saw-in-shop',
+        `A saw of theirs is in the shop on ticket no. ${open.number}: hand it over first.`,
+      );
+    await row.update(
+      { name: FORGOTTEN_NAME, phone: '', email: '', note: '', version: version + 1, forgottenAt: new Date() },
+      { transaction: t },
+    );
+    await db.models.Contact.destroy({ where: { customerId: id }, transaction: t });
+    await db.sequelize.query(
+      `UPDATE ticket SET complaint = '', handover_note = CASE WHEN handover_note IS NULL THEN NULL ELSE '' END, override_reason = ''
+        WHERE saw_id IN (SELECT id FROM saw WHERE customer_id = :id)`,
+      { replacements: { id }, transaction: t },
+    );
+    await db.sequelize.query(`UPDATE saw SET marks_on_it = '' WHERE customer_id = :id`, {
+      replacements: { id },
+      transaction: t,
+    });
+  });
+  return readCustomer(db, id);
+}
+
+/** Customers out of a vCard file: new ones added, those with the same name and telephone left as they are. All or nothing. */
+export async function takeCards(db: Database, text: string, by: number): Promise<CardsTaken> {
+  const read = readCards(text);
+  if (!read.ok) throw new Problem('bad-input', read.message, [{ path: '/text', message: read.message }]);
+  const taken: { added: CardsTaken['added']; known: CardsTaken['known'] } = { added: [], known: [] };
+  await db.sequelize.transaction(async (t) => {
+    for (const card of read.cards) {
+      const known = await sameCustomer(db, card, t);
+      if (known) {
+        taken.known.push(known);
+        continue;
+      }
+      const { contacts, ...details } = card;
+      const { name, phone, email, business, note } = details;
+      const row = await db.models.Customer.create(
+        { name, phone, email, business, note, createdBy: by },
+        { transaction: t },
+      );
+      await keepContacts(db, row.id, contacts, t);
+      taken.added.push({ id: row.id, name });
+    }
+  });
+  return taken;
+}
+
+async function sameCustomer(
+  db: Database,
+  card: Card,
+  t: Transaction,
+): Promise<{ id: number; name: string } | undefined> {
+  const [found] = await db.sequelize.query<{ id: number; name: string }>(
+    `SELECT id, name FROM customer WHERE plain_name = plain_text(:name) AND (phone_digits = :digits OR :digits = '' OR phone_digits = '')
+      ORDER BY id LIMIT 1`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: { name: card.name, digits: card.phone.replace(/\D/g, '') },
+      transaction: t,
+    },
+  );
+  return found;
+}
