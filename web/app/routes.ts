@@ -21,6 +21,16 @@ export const routes: Routes = [
     loadComponent: () => import('./features/counter/ui/counter-page').then((m) => m.CounterPage),
   },
   {
+    path: 'ledger',
+    title: 'Ledger · Odontis',
+    loadComponent: () => import('./features/ledger/ui/ledger-page').then((m) => m.LedgerPage),
+  },
+  {
+    path: 'ledger/:id',
+    title: 'Customer · Odontis',
+    loadComponent: () => import('./features/ledger/ui/customer-page').then((m) => m.CustomerPage),
+  },
+  {
     path: 'shopbook',
     title: 'Shop book · Odontis',
     loadComponent: () => import('./features/shopbook/ui/shopbook-page').then((m) => m.ShopbookPage),

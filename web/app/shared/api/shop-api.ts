@@ -2,6 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import type { Handover, NewCheck } from '@odontis/contract/check';
+import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/people';
 import type { PlanChoice } from '@odontis/contract/plan';
@@ -35,6 +36,21 @@ export class ShopApi {
   }
   customers(typed: string): Observable<CustomerFound[]> {
     return this.http.get<CustomerFound[]>('/api/customers', { params: { typed } });
+  }
+  customer(id: number): Observable<CustomerPage> {
+    return this.http.get<CustomerPage>(`/api/customers/${id}`);
+  }
+  changeCustomer(id: number, change: CustomerChange): Observable<CustomerPage> {
+    return this.http.put<CustomerPage>(`/api/customers/${id}`, change);
+  }
+  mergeCustomers(id: number, change: MergeChange): Observable<CustomerPage> {
+    return this.http.post<CustomerPage>(`/api/customers/${id}/merge`, change);
+  }
+  forgetCustomer(id: number, version: number): Observable<CustomerPage> {
+    return this.http.post<CustomerPage>(`/api/customers/${id}/forget`, { version });
+  }
+  takeCards(text: string): Observable<CardsTaken> {
+    return this.http.post<CardsTaken>('/api/customers/cards', { text });
   }
   knownSaws(customerId: number): Observable<KnownSaw[]> {
     return this.http.get<KnownSaw[]>(`/api/customers/${customerId}/saws`);
