@@ -4,7 +4,7 @@ import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { benchCore } from './bench-core';
 import { measurePages } from './bench-page';
-import { measureRoutes, measureStarts } from './bench-shop';
+import { measureRoutes, measureSearch, measureStarts } from './bench-shop';
 import { Cluster, freePort } from './cluster';
 import { ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
@@ -33,7 +33,7 @@ function transfer(): void {
 }
 
 /** What can be asked for by name, `npm run bench -- core pages`; all of it when nothing is. */
-const PARTS = ['core', 'web', 'routes', 'pages', 'start'];
+const PARTS = ['core', 'web', 'pages', 'routes', 'search', 'start'];
 
 async function bench(): Promise<void> {
   const asked = process.argv.slice(3);
@@ -44,7 +44,7 @@ async function bench(): Promise<void> {
   buildWeb();
   if (wanted('web')) transfer();
   if (wanted('pages')) ensureChromium();
-  if (wanted('routes') || wanted('pages')) {
+  if (['routes', 'pages', 'search'].some(wanted)) {
     const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-bench-'));
     chmodSync(folder, 0o755);
     const cluster = await Cluster.start({ programs: ensurePostgres(), folder, throwaway: true });
@@ -52,6 +52,7 @@ async function bench(): Promise<void> {
       // Pages first: the routes are measured in a shop with thousands of saws more.
       if (wanted('pages')) await measurePages({ cluster, port: await freePort() });
       if (wanted('routes')) await measureRoutes({ cluster, port: await freePort() });
+      if (wanted('search')) await measureSearch({ cluster, port: await freePort() });
     } finally {
       await cluster.stop();
       rmSync(folder, { recursive: true, force: true });

@@ -63,9 +63,6 @@ async function takeAll(page: Page): Promise<void> {
   await page.getByRole('radio', { name: 'Soft: a file bites' }).click();
   await page.getByRole('button', { name: 'Kink' }).click();
   await page.getByRole('button', { name: 'Rust' }).click();
-  const rust = page.getByRole('button', { name: /^Rust: arrow keys/ });
-  await rust.focus();
-  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowLeft');
   await page.mouse.wheel(0, 340);
   await take('counter');
 
@@ -94,6 +91,12 @@ async function takeAll(page: Page): Promise<void> {
 
   await page.goto(`/ticket/${at('handover')}/handover`);
   await take('handover');
+
+  await page.goto('/ledger');
+  await page.getByLabel('Name, telephone, or a saw they brought').fill('quay');
+  await page.getByRole('link', { name: /Quayside/ }).click();
+  await page.getByRole('heading', { name: 'Quayside Boatyard' }).waitFor();
+  await take('ledger');
 
   await page.goto('/shopbook');
   await take('shopbook');

@@ -4,6 +4,8 @@ import type { PlateMark, PlateMarkKind } from '@odontis/core/triage/triage';
 import { PLATE_MARKS } from '@odontis/core/triage/triage';
 import { MARK_WORDS } from '../../../shared/words/mark-words';
 
+/** Where a new mark is put, the first place with none beside it: the middle, then by turns towards both ends. */
+const SPOTS = [0.5, 0.36, 0.64, 0.22, 0.78, 0.1];
 const WIDTH = 620;
 
 /** The plate to this saw's own proportions; marks are put on it, dragged, or moved with the arrow keys. */
@@ -31,7 +33,7 @@ export class PlatePicture {
   protected readonly scale = computed(() => WIDTH / Math.max(1, this.lengthMm()));
   protected readonly heel = computed(() => Math.max(24, this.heelMm() * this.scale()));
   protected readonly toe = computed(() => Math.max(18, this.toeMm() * this.scale()));
-  protected readonly height = computed(() => Math.max(this.heel(), this.toe()) + 14);
+  protected readonly height = computed(() => Math.max(this.heel(), this.toe()) + 24);
   protected readonly outline = computed(() => `M0 6 L${WIDTH} 6 L${WIDTH} ${6 + this.toe()} L0 ${6 + this.heel()} Z`);
 
   protected x = (mark: PlateMark): number => mark.along * WIDTH;
@@ -40,7 +42,8 @@ export class PlatePicture {
   protected add(kind: PlateMarkKind): void {
     const down =
       kind === 'missing-teeth' || kind === 'crack' || kind === 'wavy-line' ? 0.95 : kind === 'bent-back' ? 0.05 : 0.5;
-    const along = kind === 'loose-handle' ? 0.02 : 0.5;
+    const free = (spot: number): boolean => this.marks().every((m) => Math.abs(m.along - spot) > 0.1);
+    const along = kind === 'loose-handle' ? 0.02 : (SPOTS.find(free) ?? 0.5);
     this.changed.emit([...this.marks(), { kind, along, down }]);
   }
 
