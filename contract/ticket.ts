@@ -8,6 +8,9 @@ import { bounded, isoDay, recordId, requiredText, text, version } from './fields
 export const STAGES = ['measure', 'plan', 'bench', 'check', 'handover', 'closed', 'declined'] as const;
 export const stage = z.enum(STAGES);
 export type Stage = z.infer<typeof stage>;
+/** What a ticket can wait for when the next move is not the shop's. */
+export const WAITS = ['customer', 'part'] as const;
+export type Waits = (typeof WAITS)[number];
 export const USE_RATES = ['daily', 'weekly', 'seldom'] as const;
 
 export const newCustomer = z.object({
@@ -104,7 +107,18 @@ export const triageReason = z.object({
 });
 
 /** The parts of an open ticket the counter may still change. */
-export const ticketChange = z.object({ version, complaint: intake.shape.complaint, promisedOn: isoDay });
+export const ticketChange = z
+  .object({
+    version,
+    complaint: intake.shape.complaint,
+    promisedOn: isoDay,
+    waitsFor: z.enum(WAITS, { error: 'A ticket waits for the customer or for a part.' }).nullish(),
+    waitsNote: text(300, 'What it waits for').optional(),
+  })
+  .refine((change) => Boolean(change.waitsFor) || !change.waitsNote, {
+    path: ['waitsNote'],
+    message: 'Say whether it waits for the customer or for a part.',
+  });
 export type TicketChange = z.infer<typeof ticketChange>;
 
 export const ticket = intake.extend({
@@ -123,6 +137,8 @@ export const ticket = intake.extend({
   closedAt: z.string().nullable(),
   charged: z.number().nullable(),
   handoverNote: z.string().nullable(),
+  waitsFor: z.enum(WAITS).nullable(),
+  waitsNote: z.string(),
 });
 export type Ticket = z.infer<typeof ticket>;
 
@@ -138,6 +154,10 @@ export const rackRow = z.object({
   minutes: z.number().nullable(),
   stopsDone: z.number().int(),
   stops: z.number().int(),
+  waitsFor: z.enum(WAITS).nullable(),
+  waitsNote: z.string(),
+  /** Who took it in and who planned it, by their ids. */
+  hands: z.array(z.number().int()),
 });
 export type RackRow = z.infer<typeof rackRow>;
 

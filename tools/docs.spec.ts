@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { STAGES } from '@odontis/contract/ticket';
+import { STAGES, WAITS } from '@odontis/contract/ticket';
 import { BAND_SETS } from '@odontis/core/band/band-teeth';
 import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
 import { CALIBRATIONS } from '@odontis/core/calibration/shop-calibrations';
@@ -32,6 +32,7 @@ describe('docs that cannot lie', () => {
   it('the glossary names every value of the vocabulary, and no others', () => {
     const vocabulary = new Set<string>([
       ...STAGES,
+      ...WAITS,
       ...FILE_DIRECTION_SCHOOLS,
       ...LINE_CHOICES,
       ...HEAVIER,

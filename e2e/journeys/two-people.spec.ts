@@ -91,6 +91,24 @@ test('the shop book shows a change at once everywhere, and both ways of saying a
   await expect(page.getByText('Said here: 4.0 thou of set')).toBeVisible();
 });
 
+test('a saw that waits for its owner is marked so, and the rack shows those alone', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  await arrive(page);
+  const id = await firstAt(page, 'measure');
+  await page.goto(`/ticket/${id}/measure`);
+  await page.getByRole('button', { name: 'change' }).click();
+  await page.getByLabel('Waits for').selectOption('customer');
+  await page.getByLabel('What exactly').fill('may the toe be cut off?');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('waits for the customer may the toe be cut off?')).toBeVisible();
+  await page.goto('/rack');
+  await page.getByRole('link', { name: /Waiting on the customer/ }).click();
+  await expect(page).toHaveURL(/show=waits-for-customer/);
+  await expect(page.locator('section li')).not.toHaveCount(0);
+  for (const one of await page.locator('section li').all()) await expect(one).toContainText('waits for the customer');
+  await expectAccessible(page);
+});
+
 test('dark sheet, keys and an address that is nowhere', async ({ browser }) => {
   const page = await (await browser.newContext()).newPage();
   await arrive(page);

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Transaction } from 'sequelize';
-import type { Stage } from '@odontis/contract/ticket';
+import type { Stage, Waits } from '@odontis/contract/ticket';
 import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
 import { makePlan } from '@odontis/core/plan/make-plan';
 import { counterMinutes, priceFor } from '@odontis/core/plan/price';
@@ -20,8 +20,8 @@ import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
-/** What stands in the shop now: stage and days from today it is promised for. */
-const QUEUE: readonly (readonly [Stage, number])[] = [
+/** What stands in the shop now: stage, days from today it is promised for, and what it waits for. */
+const QUEUE: readonly (readonly [Stage, number, (readonly [Waits, string])?])[] = [
   ['measure', 2],
   ['plan', 1],
   ['bench', 0],
@@ -32,9 +32,9 @@ const QUEUE: readonly (readonly [Stage, number])[] = [
   ['plan', 3],
   ['measure', 5],
   ['handover', 1],
-  ['measure', 7],
+  ['measure', 7, ['part', 'two handle bolts, ordered']],
   ['bench', 2],
-  ['plan', 8],
+  ['plan', 8, ['customer', 'may the toe be shortened?']],
   ['measure', 9],
   ['measure', 11],
 ];
@@ -46,6 +46,7 @@ interface Visit {
   readonly marks: PlateMark[];
   readonly hardened: 'no' | 'yes';
   readonly complaint: string;
+  readonly waits?: readonly [Waits, string];
 }
 
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
@@ -139,9 +140,9 @@ class DemoLoader {
     }
     const queued = QUEUE[n];
     if (!queued || refusal) return;
-    const [stage, days] = queued;
+    const [stage, days, waits] = queued;
     const opened = this.today.minus({ days: 4 }).plus({ hours: 9, minutes: n });
-    come({ ...this.told(), stage, promised: this.today.plus({ days }), opened }, n);
+    come({ ...this.told(), stage, promised: this.today.plus({ days }), opened, ...(waits && { waits }) }, n);
   }
 
   private told(): Pick<Visit, 'marks' | 'hardened' | 'complaint'> {
@@ -186,6 +187,8 @@ class DemoLoader {
         closedAt: ended ? opened.plus({ days: stage === 'closed' ? 5 : 0 }).toJSDate() : null,
         charged: stage === 'closed' ? quoteHigh : null,
         handoverNote: stage === 'closed' ? 'Full strokes, no pressure.' : null,
+        waitsFor: visit.waits?.[0] ?? null,
+        waitsNote: visit.waits?.[1] ?? '',
       },
       { transaction },
     );

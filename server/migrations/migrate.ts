@@ -3,10 +3,11 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { createShopTables } from './2026-11-23-create-shop-tables';
 import { findCustomers } from './2026-11-23-find-customers';
 import { keepContacts } from './2026-11-23-keep-contacts';
+import { sayWhatIsWaitedFor } from './2026-11-23-say-what-is-waited-for';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [createShopTables, findCustomers, keepContacts];
+export const MIGRATIONS: readonly Migration[] = [createShopTables, findCustomers, keepContacts, sayWhatIsWaitedFor];
 
 /** Migrations run each in a transaction: all of it or nothing. */
 export function migrator(sequelize: Sequelize): Umzug<Sequelize> {

@@ -43,6 +43,8 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
   closedAt: row.closedAt?.toISOString() ?? null,
   charged: row.charged,
   handoverNote: row.handoverNote,
+  waitsFor: row.waitsFor,
+  waitsNote: row.waitsNote,
 });
 
 async function readMeasurings(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<Measuring[]> {

@@ -40,6 +40,8 @@ export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreati
   closedAt: CreationOptional<Date | null>;
   charged: CreationOptional<number | null>;
   handoverNote: CreationOptional<string | null>;
+  waitsFor: CreationOptional<Ticket['waitsFor']>;
+  waitsNote: CreationOptional<string>;
 }
 export const defineTicket = (sequelize: Sequelize) =>
   sequelize.define<TicketRow>(
@@ -69,5 +71,7 @@ export const defineTicket = (sequelize: Sequelize) =>
       closedAt: maybeMoment,
       charged: maybeMeasure,
       handoverNote: maybeWords,
+      waitsFor: maybeWords,
+      waitsNote: { ...words, defaultValue: '' },
     }),
   );

@@ -115,9 +115,10 @@ function refuseDecision(wanted: NewTicket, verdict: string, needsConsent: boolea
 export function readRack(db: Database): Promise<RackRow[]> {
   return db.sequelize.query<RackRow>(
     `SELECT t.id, t.number, t.stage, t.promised_on::text AS "promisedOn", c.name AS customer, s.name AS saw, s.pitch_mm AS "pitchMm",
-            p.minutes, COALESCE(p.stops, 0) AS stops, COALESCE(d.done, 0)::int AS "stopsDone"
+            p.minutes, COALESCE(p.stops, 0) AS stops, COALESCE(d.done, 0)::int AS "stopsDone",
+            t.waits_for AS "waitsFor", t.waits_note AS "waitsNote", array_remove(ARRAY[t.opened_by, p.accepted_by], NULL) AS hands
        FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id
-       LEFT JOIN LATERAL (SELECT id, minutes, stops FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
+       LEFT JOIN LATERAL (SELECT id, minutes, stops, accepted_by FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
        LEFT JOIN LATERAL (SELECT count(*) AS done FROM bench_mark WHERE plan_id = p.id) d ON true
       WHERE t.closed_at IS NULL ORDER BY t.promised_on, t.number LIMIT 2000`,
     { type: QueryTypes.SELECT },
@@ -127,7 +128,7 @@ export function readRack(db: Database): Promise<RackRow[]> {
 export function editTicket(db: Database, id: number, change: TicketChange): Promise<Dossier> {
   return changeTicket(db, id, ['measure', 'plan', 'bench', 'check', 'handover'], async (row, t) => {
     await refuseStale(db, row, change.version, t);
-    const { complaint, promisedOn } = change;
-    await row.update({ complaint, promisedOn, version: row.version + 1 }, { transaction: t });
+    const { version: _version, ...changed } = change;
+    await row.update({ ...changed, version: row.version + 1 }, { transaction: t });
   });
 }

@@ -52,6 +52,31 @@ describe('tickets at the counter', () => {
     ).toBeRejectedWithError(/check constraint/);
   });
 
+  it('says what a ticket waits for, on the rack too, and that a note wants something to wait for', async () => {
+    const { ticket } = (await shop.send('post', '/api/tickets', newTicketBody())).body as Dossier;
+    const change = { version: ticket.version, complaint: '', promisedOn: ticket.promisedOn };
+    const edit = (more: object) => shop.send('patch', `/api/tickets/${ticket.id}`, { ...change, ...more });
+    const bad = await edit({ waitsFor: null, waitsNote: 'new bolts' });
+    expect((bad.body as { errors: { path: string }[] }).errors[0]?.path).toBe('/waitsNote');
+    expect((await edit({ waitsFor: 'weather' })).status).toBe(400);
+    const done = (await edit({ waitsFor: 'part', waitsNote: 'new bolts' })).body as Dossier;
+    expect([done.ticket.waitsFor, done.ticket.waitsNote]).toEqual(['part', 'new bolts']);
+    const rack = (await shop.send('get', '/api/rack')).body as RackRow[];
+    expect(rack.find((r) => r.id === ticket.id)).toEqual(
+      jasmine.objectContaining({ waitsFor: 'part', waitsNote: 'new bolts', hands: [shop.person] }),
+    );
+    await expectAsync(
+      shop.db.sequelize.query(`UPDATE ticket SET waits_for = NULL WHERE id = ${ticket.id}`),
+    ).toBeRejectedWithError(/check constraint/);
+    const over = await shop.send('patch', `/api/tickets/${ticket.id}`, {
+      ...change,
+      version: 2,
+      waitsFor: null,
+      waitsNote: '',
+    });
+    expect((over.body as Dossier).ticket.waitsFor).toBeNull();
+  });
+
   it('judges by the shop’s own rules once they are in its book, and refuses rules that are none', async () => {
     const { version, book } = (await shop.send('get', '/api/shop')).body as Shop;
     const put = (judgement: object, at = version) =>

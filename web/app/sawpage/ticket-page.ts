@@ -18,9 +18,11 @@ import { Conflict } from '../shared/conflict/conflict';
 import { Speech } from '../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { Notice } from '../shared/ui/notice';
-import { pageOf, STAGE_NAMES, STAGE_PAGES, STAGE_WAITS } from '../shared/words/stage-words';
+import { pageOf, STAGE_NAMES, STAGE_PAGES, STAGE_WAITS, WAIT_WORDS } from '../shared/words/stage-words';
 import { SawLine } from './saw-line';
 import { SawSheet } from './saw-sheet';
+import type { TicketSlip } from './ticket-slip';
+import { slipOf, slipRows, tidySlip } from './ticket-slip';
 
 /** A saw's page: the same saw in the same place on every stage, the stage's own below it. */
 @Component({
@@ -41,7 +43,8 @@ export class TicketPage {
   protected readonly pages = STAGE_PAGES;
   protected readonly names = STAGE_NAMES;
   protected readonly waits = STAGE_WAITS;
-  protected readonly editing = signal<{ complaint: string; promisedOn: string } | null>(null);
+  protected readonly waitWords = WAIT_WORDS;
+  protected readonly editing = signal<TicketSlip | null>(null);
 
   constructor() {
     effect(() => {
@@ -52,8 +55,7 @@ export class TicketPage {
       // An edit that went through closes the slip; one that was refused stays as typed.
       const dossier = this.dossier();
       const slip = untracked(this.editing);
-      if (slip && dossier?.ticket.complaint === slip.complaint && dossier.ticket.promisedOn === slip.promisedOn)
-        this.editing.set(null);
+      if (slip && dossier && slipRows(slip, slipOf(dossier)).length === 0) this.editing.set(null);
     });
   }
 
@@ -66,18 +68,19 @@ export class TicketPage {
   }
 
   protected edit(dossier: Dossier): void {
-    this.editing.set({ complaint: dossier.ticket.complaint, promisedOn: dossier.ticket.promisedOn });
+    this.editing.set(slipOf(dossier));
   }
 
-  protected type(change: Partial<{ complaint: string; promisedOn: string }>): void {
+  protected type(change: Partial<TicketSlip>): void {
     this.editing.update((slip) => slip && { ...slip, ...change });
   }
 
   protected keep(version: number): void {
     const slip = this.editing();
     if (!slip) return;
-    const change = { version, complaint: slip.complaint.trim(), promisedOn: slip.promisedOn };
-    this.editing.set({ ...slip, complaint: change.complaint });
+    const kept = tidySlip(slip);
+    this.editing.set(kept);
+    const change = { version, ...kept };
     this.store.dispatch(TicketPageEvents.ticketEdited({ id: this.id(), change }));
   }
 
@@ -92,16 +95,12 @@ export class TicketPage {
   protected readonly differences = computed<Difference[]>(() => {
     const [slip, theirs] = [this.editing(), this.theirs()];
     if (!slip || !theirs) return [];
-    const rows = [
-      { what: 'Complaint', mine: slip.complaint, theirs: theirs.ticket.complaint },
-      { what: 'Promised', mine: slip.promisedOn, theirs: theirs.ticket.promisedOn },
-      {
-        what: 'Stage',
-        mine: this.names[this.dossier()?.ticket.stage ?? 'measure'],
-        theirs: this.names[theirs.ticket.stage],
-      },
-    ];
-    return rows.filter((row) => row.mine !== row.theirs);
+    const stage = {
+      what: 'Stage',
+      mine: this.names[this.dossier()?.ticket.stage ?? 'measure'],
+      theirs: this.names[theirs.ticket.stage],
+    };
+    return [...slipRows(slip, slipOf(theirs)), ...(stage.mine === stage.theirs ? [] : [stage])];
   });
 
   protected takeTheirs(): void {

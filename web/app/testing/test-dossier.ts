@@ -86,6 +86,8 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
       closedAt: stage === 'closed' ? '2031-05-04T09:00:00.000Z' : null,
       charged: stage === 'closed' ? 40 : null,
       handoverNote: null,
+      waitsFor: null,
+      waitsNote: '',
     },
     customer: { id: 7, name: 'Wren Ashby', phone: '', email: '' },
     saw,

@@ -1,4 +1,4 @@
-import type { Stage } from '@odontis/contract/ticket';
+import type { Stage, Waits } from '@odontis/contract/ticket';
 
 /** What a stage is called on the screen, and the page it opens. */
 export const STAGE_NAMES: Record<Stage, string> = {
@@ -26,3 +26,6 @@ export const STAGE_PAGES = ['measure', 'plan', 'bench', 'check', 'handover'] as 
 export type StagePage = (typeof STAGE_PAGES)[number];
 
 export const pageOf = (stage: Stage): StagePage => (stage === 'closed' || stage === 'declined' ? 'handover' : stage);
+
+/** What a ticket waits for, as it is said. */
+export const WAIT_WORDS: Record<Waits, string> = { customer: 'the customer', part: 'a part' };

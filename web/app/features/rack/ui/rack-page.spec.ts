@@ -19,12 +19,16 @@ const row = (id: number, days: number, stage: RackRow['stage'] = 'plan'): RackRo
   minutes: stage === 'bench' ? 40 : null,
   stops: stage === 'bench' ? 100 : 0,
   stopsDone: stage === 'bench' ? 25 : 0,
+  waitsFor: null,
+  waitsNote: '',
+  hands: [],
 });
 
 describe('the rack', () => {
-  const open = async (rows: RackRow[]) => {
+  const open = async (rows: RackRow[], show?: string) => {
     const { http } = withStore(null, undefined, [provideState(rackFeature), provideEffects(rackEffects)]);
     const fixture = TestBed.createComponent(RackPage);
+    fixture.componentRef.setInput('show', show);
     await fixture.whenStable();
     http.expectOne('/api/rack').flush(rows);
     await fixture.whenStable();
@@ -49,6 +53,31 @@ describe('the rack', () => {
     ]);
     expect(words(host, 'h2')[0]).toContain('30 min of planned bench work left');
     expect(words(host, '.how')[0]).toBe('25 of 100 stops');
+  });
+
+  it('shows mine, those that wait for somebody or something, and those ready to go, each with its count', async () => {
+    const rows: RackRow[] = [
+      { ...row(1, 1), hands: [1] },
+      { ...row(2, 1), hands: [2], waitsFor: 'customer', waitsNote: 'colour of the handle' },
+      { ...row(3, 1), waitsFor: 'part' },
+      { ...row(4, 1, 'handover') },
+      { ...row(5, 1, 'handover'), waitsFor: 'customer' },
+    ];
+    const host = await open(rows);
+    expect(words(host, '.views a')).toEqual([
+      'All 5',
+      'Mine 1',
+      'Waiting on the customer 2',
+      'Waiting on a part 1',
+      'Ready to go 1',
+    ]);
+    expect(words(host, '.held')).toEqual(['waits for the customer', 'waits for a part', 'waits for the customer']);
+    TestBed.resetTestingModule();
+    expect(words(await open(rows, 'mine'), '.number')).toEqual(['1001']);
+    TestBed.resetTestingModule();
+    expect(words(await open(rows, 'ready'), '.number')).toEqual(['1004']);
+    TestBed.resetTestingModule();
+    expect((await open([row(1, 1)], 'waits-for-part')).textContent).toContain('No saw on the rack is of this kind.');
   });
 
   it('an empty rack points to the counter', async () => {

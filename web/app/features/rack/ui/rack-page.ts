@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { RackRow } from '@odontis/contract/ticket';
 import { DateTime } from 'luxon';
 import { Speech } from '../../../shared/speech/speech';
+import { shopFeature } from '../../../shared/state/shop.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { pageOf, STAGE_WAITS } from '../../../shared/words/stage-words';
+import { pageOf, STAGE_WAITS, WAIT_WORDS } from '../../../shared/words/stage-words';
+import { RACK_VIEWS } from '../data/rack-views';
 import { RackEvents, rackFeature } from '../state/rack.feature';
 
 interface Peg {
@@ -28,10 +30,22 @@ export class RackPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly speech = inject(Speech);
-  protected readonly rows = this.store.selectSignal(rackFeature.selectRows);
+  private readonly all = this.store.selectSignal(rackFeature.selectRows);
+  private readonly person = this.store.selectSignal(shopFeature.selectPerson);
+  /** Which saws are wanted, kept in the address. */
+  readonly show = input<string>();
+  protected readonly views = computed(() =>
+    RACK_VIEWS.map((view) => ({
+      ...view,
+      count: this.all().filter((row) => view.takes(row, this.person()?.id ?? 0)).length,
+    })),
+  );
+  protected readonly view = computed(() => this.views().find((v) => v.id === this.show()) ?? this.views()[0]);
+  protected readonly rows = computed(() => this.all().filter((row) => this.view()?.takes(row, this.person()?.id ?? 0)));
   protected readonly loaded = this.store.selectSignal(rackFeature.selectLoaded);
   protected readonly refusal = this.store.selectSignal(rackFeature.selectRefusal);
   protected readonly waits = STAGE_WAITS;
+  protected readonly waitWords = WAIT_WORDS;
   private readonly today = DateTime.now().toISODate();
   protected readonly at = signal(0);
 
