@@ -18,6 +18,12 @@ describe('how the file is held for a wanted tooth', () => {
     expect(setting.handleAsideMm).toBeCloseTo(25.262, 3);
     expect(setting.tipTowards).toBe('against');
   });
+  it('by geometry’s own table: fleam 25, slope 10, roll 15 leaves a face of 16.574 (tip to the toe) or 15.906', () => {
+    const wanted = (faceDeg: number) => ({ rakeDeg: -faceDeg, fleamDeg: 25, slopeDeg: 10, section: 'taper' as const });
+    expect(holdForTooth(wanted(16.574), 1, 150).hold.rollDeg).toBeCloseTo(15, 2);
+    expect(holdForTooth(wanted(15.906), -1, 150).hold.rollDeg).toBeCloseTo(15, 2);
+    expect(holdForTooth(wanted(16.574), 1, 150).tipTowards).toBe('along');
+  });
   it('what is asked for comes out, at any slope, either way the file points', () => {
     fc.assert(
       fc.property(
@@ -34,6 +40,21 @@ describe('how the file is held for a wanted tooth', () => {
         },
       ),
     );
+  });
+  it('every bound is held to, and named', () => {
+    const ask = (more: object) => () =>
+      holdForTooth({ rakeDeg: 0, fleamDeg: 0, slopeDeg: 0, section: 'taper', ...more }, 1, 150);
+    for (const rakeDeg of [90, -90, NaN])
+      expect(ask({ rakeDeg })).toThrowError('Rake must lie between -90 and 90 degrees.');
+    for (const fleamDeg of [-1, 90])
+      expect(ask({ fleamDeg })).toThrowError('Fleam must be from 0 to below 90 degrees.');
+    for (const slopeDeg of [-1, 90])
+      expect(ask({ slopeDeg })).toThrowError('Slope must be from 0 to below 90 degrees.');
+    expect(ask({ rakeDeg: 75, fleamDeg: 60, slopeDeg: 60 })).toThrowError(
+      'No roll of the file leaves that rake at this slope.',
+    );
+    expect(ask({ rakeDeg: 30 })).toThrowError('The file’s other face would lie past level.');
+    expect(ask({ rakeDeg: 29 })).not.toThrowError();
   });
   it('refuses what no file leaves', () => {
     expect(() => holdForTooth({ rakeDeg: 40, fleamDeg: 0, slopeDeg: 0, section: 'taper' }, 1, 150)).toThrowError(

@@ -53,5 +53,21 @@ describe('blend or chase', () => {
     const [one] = chaseAdvice(teeth, [], level, { ...wish, line: 'free' });
     expect(one?.tiltMm).toBeCloseTo((lineForAll(teeth).beta - without.beta) * 120, 9);
   });
+  it('exactly one sharpening is still chased; its words and numbers say so', () => {
+    const [one] = chaseAdvice(tips(50, { 10: 0.05 }), [], level, wish);
+    expect([one?.advice, one?.reason.what]).toEqual(['chase', 'Chase it: the loss is small']);
+    expect(one?.reason.inputs.map((i) => i.value)).toEqual([jasmine.any(Number), 0.05, 1]);
+    expect(chaseAdvice(tips(50, { 10: 0.2 }), [], level, wish)[0]?.reason.what).toBe('Blend it in, do not chase it');
+    expect(() => chaseAdvice([], [], level, { ...wish, perSharpeningMm: 0 })).toThrowError(RangeError);
+  });
+  it('teeth equally short come in order of their numbers', () =>
+    expect(chaseAdvice(tips(50, { 30: 0.2, 10: 0.2, 20: 0.2 }), [], level, wish).map((f) => f.tooth)).toEqual([
+      10, 20, 30,
+    ]));
+  it('a held line never tilts, nor does one with too few teeth to tell', () => {
+    expect(chaseAdvice(tips(60, { 55: 0.5 }), [], level, wish)[0]?.tiltMm).toBe(0);
+    expect(chaseAdvice(tips(2, { 2: 0.5 }), [], level, { ...wish, line: 'free' })[0]?.tiltMm).toBe(0);
+    expect(chaseAdvice(tips(60, { 55: 0.5 }), [], level, wish)[0]?.warnsOfTilt).toBeFalse();
+  });
   it('an even saw has nothing to chase', () => expect(chaseAdvice(tips(30), [], level, wish)).toEqual([]));
 });

@@ -252,6 +252,58 @@ describe('the virtual test cut', () => {
       expect(planned?.marks.length).toBe(0);
     }
   });
+  it('the drift is that of its own sets and loads: more set on the left runs left, and with even set the side that carries more', () => {
+    const study = studyLine(planInputs(evenSaw(40, 2), 2));
+    const facts = { plateThicknessMm: 0.8, pitchMm: 2, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
+    const cutOf = (setOf: (tooth: number) => number, high: (tooth: number) => number = () => 0, fleamDeg = 0) => {
+      const readings = evenSaw(40, 2).map((r) => ({ ...r, yMm: high(r.tooth), setMm: setOf(r.tooth) }));
+      return testCut(measuredSaw(readings, study.tooth, { ...facts, fleamDeg }, 0), { sinkMm: 0.02, boardMm: 20 });
+    };
+    // Odd teeth lean left.
+    const left = cutOf((t) => (t % 2 ? 0.09 : 0.05) + 0.001 * (t % 3));
+    expect(left.drift.runsTo).toBe('left');
+    const mean = (odd: number): number => {
+      const own = Array.from({ length: 40 }, (_, i) => i + 1).filter((t) => t % 2 === odd);
+      return own.reduce((s, t) => s + (t % 2 ? 0.09 : 0.05) + 0.001 * (t % 3), 0) / own.length;
+    };
+    expect(left.drift.setDifferenceMm).toBeCloseTo(mean(1) - mean(0), 12);
+    expect(left.drift.setErrorMm).toBeGreaterThan(0);
+    const loaded = cutOf(
+      () => 0.05,
+      (t) => (t % 2 ? 0 : -0.005),
+    );
+    expect(loaded.drift.runsTo).toBe('left');
+    // Every odd tooth stands 0.005 proud: it carries 0.025 of each pair's 0.04, its follower 0.015.
+    expect(loaded.drift.loadDifference).toBeCloseTo((0.025 - 0.015) / 0.04, 2);
+    expect(loaded.loads.totalMm).toBeCloseTo(40 * 0.02, 9);
+    // With fleam both sides score lines of their own: the low side carries as much as the high.
+    expect(
+      cutOf(
+        () => 0.05,
+        (t) => (t % 2 ? 0 : -0.005),
+        20,
+      ).drift.loadDifference,
+    ).toBeCloseTo(0, 9);
+  });
+  it('takes a saw as it lies: a tilt of the line is no unevenness, and unmeasured set is what is told', () => {
+    const readings = evenSaw(30, 2).map((r) => ({ ...r, yMm: 3 + 0.01 * r.xMm + (r.tooth === 9 ? 0.2 : 0) }));
+    const facts = { plateThicknessMm: 0.8, pitchMm: 2, fleamDeg: 0, toothHeightMm: 1.2 };
+    const saw = measuredSaw(readings, studyLine(planInputs(readings, 2)).tooth, facts, 0.07);
+    const sum = saw.line.heightMm.reduce((s, v) => s + v, 0);
+    const turn = saw.line.heightMm.reduce((s, v, i) => s + v * (saw.line.xMm[i] as number), 0);
+    expect(sum).toBeCloseTo(0, 9);
+    expect(turn).toBeCloseTo(0, 7);
+    expect(Math.max(...saw.line.heightMm)).toBe(saw.line.heightMm[8] as number);
+    expect(saw.teeth.every((t) => t.setMm === 0.07)).toBeTrue();
+    expect(saw.bentMm).toBeCloseTo(0.4, 12);
+  });
+  it('a plan that leaves the set leaves each tooth its own', () => {
+    const readings = evenSaw(20, 2).map((r) => ({ ...r, setMm: 0.06 + 0.001 * r.tooth }));
+    const inputs = planInputs(readings, 2);
+    const plan = makePlan(studyLine(inputs), 0);
+    expect(plan.reset).toBeFalse();
+    expect(plannedSaw(plan, inputs).teeth.map((t) => t.setMm)).toEqual(readings.map((r) => r.setMm));
+  });
   it('an even saw set alike runs true and loads both sides alike', () => {
     const readings = evenSaw(40, 2).map((r) => ({ ...r, setMm: 0.05 }));
     const study = studyLine(planInputs(readings, 2, { angles: { rakeDeg: -15, fleamDeg: 20 } }));
