@@ -48,10 +48,14 @@ describe('blend or chase', () => {
     expect(Math.abs(middle?.tiltMm ?? 9)).toBeLessThanOrEqual(Math.abs(end?.tiltMm ?? 0) + 0.6);
   });
   it('the tilt is that of the line with the tooth and without it', () => {
-    const teeth = tips(60, { 55: 0.3 });
-    const without = lineForAll(teeth.filter((t) => t.tooth !== 55));
-    const [one] = chaseAdvice(teeth, [], level, { ...wish, line: 'free' });
-    expect(one?.tiltMm).toBeCloseTo((lineForAll(teeth).beta - without.beta) * 120, 9);
+    for (const tooth of [3, 20, 55]) {
+      const teeth = tips(60, { [tooth]: 0.3 }).map((t) => ({ ...t, yMm: t.yMm - 0.0001 * (t.tooth - 31) ** 2 }));
+      const without = lineForAll(teeth.filter((t) => t.tooth !== tooth));
+      const under = { alphaMm: without.alphaMm, beta: without.beta };
+      const [one] = chaseAdvice(teeth, [], under, { ...wish, line: 'free' });
+      expect(one?.tooth).toBe(tooth);
+      expect(one?.tiltMm).toBeCloseTo((lineForAll(teeth).beta - without.beta) * 120, 9);
+    }
   });
   it('exactly one sharpening is still chased; its words and numbers say so', () => {
     const [one] = chaseAdvice(tips(50, { 10: 0.05 }), [], level, wish);
