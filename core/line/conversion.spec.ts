@@ -78,6 +78,25 @@ describe('rip to crosscut and back', () => {
   });
 });
 
+describe('what a conversion says', () => {
+  const words = (points: number) => convertTeeth(RIP, CROSS, pitchMmFromCount(points, 'points'), 0.05).reason;
+  it('by points: separate saws at 7 and coarser, the owner between, rip for everything from 10', () => {
+    expect(words(7).what).toBe('Keep the filing it has');
+    expect(words(7).otherwise).toContain('separate rip and crosscut saws');
+    expect(words(8).otherwise).toBe('Between, the owner is asked.');
+    expect(words(8).what).toBe('Convert it');
+    expect(words(10).otherwise).toContain('a rip filing does for everything');
+  });
+  it('with its own numbers: points, old height, loss and what is left', () => {
+    const told = convertTeeth(RIP, CROSS, 2.54, 0.05);
+    const value = (name: string) => told.reason.inputs.find((i) => i.name === name)?.value as number;
+    expect(value('points to the inch')).toBeCloseTo(11, 12);
+    expect(value('old tooth height') - value('tips come down')).toBeCloseTo(value('height left'), 12);
+    expect(told.gulletsDeeperMm).toBeCloseTo(told.newHeightMm - told.heightLeftMm, 12);
+    expect(convertTeeth(CROSS, CROSS, 2.54, 0.05).gulletsDeeperMm).toBe(0);
+  });
+});
+
 describe('another pitch', () => {
   const rip = toothFor(0, 0);
   it('the same pitch, or one a whole number of times as coarse, loses nothing', () => {

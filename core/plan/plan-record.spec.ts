@@ -57,6 +57,55 @@ describe('the plan of a saw record', () => {
       expect(filed.length + plan.rakers.tooLow.length).toBeGreaterThan(0);
       expect(plan.rakerTarget.depthMm).toBeCloseTo(15 * 1.5 * 0.0254, 9);
     });
+    it('names cutters alone, by the pattern and where it begins', () => {
+      expect(plan.cutters.map((c) => c.tooth % 3)).not.toContain(0);
+      const shifted = planCrosscut({ ...record, patternOffset: 1 });
+      // C R C C R C C …: the second tooth is the first raker.
+      expect(shifted.cutters.map((c) => c.tooth).slice(0, 3)).toEqual([1, 3, 4]);
+      expect(shifted.rakers.filings[0]?.tooth).toBe(2);
+    });
+    it('takes a depth from nothing to the most, and none beside them', () => {
+      expect(planCrosscut(record, 0).depthMm).toBe(0);
+      expect(() => planCrosscut(record, -0.01)).toThrowError(RangeError);
+      const says = (() => {
+        try {
+          planCrosscut(record, 99);
+          return '';
+        } catch (error) {
+          return (error as Error).message;
+        }
+      })();
+      const most = Number(/between 0 and ([\d.]+) mm/.exec(says)?.[1]);
+      expect(most).toBeGreaterThan(1);
+      expect(() => planCrosscut(record, most + 0.01)).toThrowError(RangeError);
+      expect(planCrosscut(record, most - 0.01).reachedShare).toBe(1);
+    });
+    it('a raker standing over the line is jointed with the cutters, and then wants its whole depth', () => {
+      const proud = record.readings.map((r) => (r.tooth === 15 ? { ...r, yMm: r.yMm + 2 } : r));
+      const own = planCrosscut({ ...record, readings: proud });
+      const raker = own.rakers.filings.find((f) => f.tooth === 15);
+      const chordDip = (12 * 12) / (2 * (own.radiusMm ?? Infinity));
+      expect(raker?.offMm).toBeGreaterThan(own.rakerTarget.depthMm - chordDip - 0.02);
+      expect(raker?.offMm).toBeLessThan(own.rakerTarget.depthMm + 0.1);
+    });
+    it('a swaged raker is filed thin first; a breast is never looked for beyond a hundredth of the length', () => {
+      const swaged = planCrosscut({
+        ...record,
+        rakerTip: 'swaged',
+        readings: record.readings.map((r) => (r.tooth % 3 === 0 ? { ...r, yMm: r.yMm + 0.6 } : r)),
+      });
+      expect(swaged.rakers.filings.some((f) => f.step === 'file-thin')).toBeTrue();
+      const steep = record.readings.map((r) => ({ ...r, yMm: r.yMm * 8 }));
+      expect(planCrosscut({ ...record, readings: steep }).line.sagittaMm).toBeCloseTo(0.01 * 29 * 12, 2);
+    });
+    it('evenness is judged by the finest pitch of the line', () => {
+      const half = { teeth: 15, pitchFromMm: 12, pitchToMm: 12, rakeFromDeg: -10, rakeToDeg: -10 };
+      const fine = { ...half, pitchFromMm: 6, pitchToMm: 6 };
+      const readings = record.readings.map((r, i) => ({ ...r, xMm: i < 15 ? r.xMm : 14 * 12 + 12 + (i - 15) * 6 }));
+      const own = planCrosscut({ ...record, zones: [half, fine], readings });
+      expect(own.least.byTeethMm).toBeGreaterThanOrEqual(0);
+      expect(() => planCrosscut({ ...record, zones: [half, fine], readings }, 5)).toThrowError(RangeError);
+    });
     it('holds a breast that is given', () => expect(planCrosscut({ ...record, sagittaMm: 2 }).line.sagittaMm).toBe(2));
     it('refuses a pattern that is none, in a sentence', () =>
       expect(() => planCrosscut({ ...record, pattern: 'RRR' })).toThrowError(/no tooth pattern/));
