@@ -81,7 +81,7 @@ describe('a tooth as the solid between two gullets', () => {
   it('for any two holds the tip is where a brute-force search of the columns finds it', () => {
     fc.assert(
       fc.property(holds, holds, fc.boolean(), fc.boolean(), (a, b, flipA, flipB) => {
-        fc.pre(b.sectionDeg - b.rollDeg < 80);
+        fc.pre(b.sectionDeg - b.rollDeg < 75);
         const after = flipA ? mirrored(gullet(a, P_MM)) : gullet(a, P_MM);
         const before = flipB ? mirrored(gullet(b, 0)) : gullet(b, 0);
         const solid = toothBetween(after, before, T_MM);
@@ -117,7 +117,8 @@ describe('a tooth as the solid between two gullets', () => {
   it('agrees with the side view of a sloped file', () => {
     fc.assert(
       fc.property(holds, (h) => {
-        fc.pre(h.sectionDeg - h.rollDeg < 85);
+        // Beyond this a sloped, fleamed file lies past level: no tooth.
+        fc.pre(h.sectionDeg - h.rollDeg < 75);
         const want = slopedTooth(h);
         const solid = toothBetween(gullet(h, P_MM), mirrored(gullet(h, 0)), T_MM);
         expect(solid.views.side.faceDeg).toBeCloseTo(want.faceDeg, 7);
