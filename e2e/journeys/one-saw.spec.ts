@@ -31,6 +31,8 @@ const doneStops = async (): Promise<number[]> => {
 test('a newcomer chooses who they are and sees the rack, late saws first', async () => {
   await arrive(page);
   await expect(page.getByRole('heading', { name: 'Rack' })).toBeVisible();
+  // The heading stands before the saws have come.
+  await expect(page.locator('section').first()).toBeVisible();
   const days = await page.locator('section').evaluateAll((list) => list.map((s) => s.getAttribute('aria-label')));
   expect(days[0]).toBe('Late');
   expect(days.length).toBeGreaterThan(3);

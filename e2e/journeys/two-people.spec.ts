@@ -104,6 +104,7 @@ test('a saw that waits for its owner is marked so, and the rack shows those alon
   await page.goto('/rack');
   await page.getByRole('link', { name: /Waiting on the customer/ }).click();
   await expect(page).toHaveURL(/show=waits-for-customer/);
+  await expect(page.getByRole('link', { name: /Waiting on the customer/ })).toHaveAttribute('aria-current', 'true');
   await expect(page.locator('section li')).not.toHaveCount(0);
   for (const one of await page.locator('section li').all()) await expect(one).toContainText('waits for the customer');
   await expectAccessible(page);
