@@ -39,6 +39,8 @@ export type CustomerPage = z.infer<typeof customerPage>;
 export const mergeChange = z.object({ version, doubleId: recordId });
 export type MergeChange = z.infer<typeof mergeChange>;
 
+export const forgetChange = z.object({ version });
+
 /** The text of a vCard file, any number of cards in it. */
 export const cardFile = z.object({
   text: z

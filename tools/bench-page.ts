@@ -1,11 +1,9 @@
 import type { Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
-import pg from 'pg';
-import { runServer } from '../server/main';
+import type pg from 'pg';
 import type { ShopBench } from './bench-shop';
-import { percentile } from './bench-shop';
+import { inShop, percentile } from './bench-shop';
 import { CHROMIUM } from './debian';
-import { WEB_FOLDER } from './web-build';
 
 const TEETH = 400;
 
@@ -99,37 +97,26 @@ async function longSaw(client: pg.Client, stage: 'measure' | 'plan'): Promise<nu
 }
 
 /** The plan page and the measuring desk at 400 teeth, while a hand moves. */
-export async function measurePages({ cluster, port }: ShopBench): Promise<void> {
-  const server = await runServer({
-    databaseUrl: cluster.url(),
-    host: '127.0.0.1',
-    port,
-    webFolder: WEB_FOLDER,
-    demo: true,
+export const measurePages = (bench: ShopBench): Promise<void> =>
+  inShop(bench, async (client, address) => {
+    const browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    });
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+    console.log(`\nPages at ${TEETH} teeth, headless, drawn by the processor alone`);
+    await page.goto(`${address}/ticket/${await longSaw(client, 'plan')}/plan`);
+    await page.locator('od-curve-chart canvas').first().waitFor();
+    report('Plan: one move of the handle', await motion(page, { at: '[role="slider"]', does: 'arrows' }));
+    await page.goto(`${address}/ticket/${await longSaw(client, 'measure')}/measure`);
+    await page.locator('#od-entry').waitFor();
+    // From the middle of the line: keyed there, a value changes a tooth that stands.
+    await page.locator('[role="listitem"]').nth(5).click();
+    const tooth = page.locator('[role="listitem"]').nth(5);
+    const before = await tooth.innerText();
+    const keyed = await motion(page, { at: '#od-entry', does: 'values' });
+    if ((await tooth.innerText()) === before) throw new Error('The values keyed did not arrive: nothing was measured.');
+    report('Measure: one value keyed', keyed);
+    await browser.close();
   });
-  const client = new pg.Client({ connectionString: cluster.url() });
-  client.on('error', () => undefined);
-  await client.connect();
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
-  console.log(`\nPages at ${TEETH} teeth, headless, drawn by the processor alone`);
-  await page.goto(`${server.address}/ticket/${await longSaw(client, 'plan')}/plan`);
-  await page.locator('od-curve-chart canvas').first().waitFor();
-  report('Plan: one move of the handle', await motion(page, { at: '[role="slider"]', does: 'arrows' }));
-  await page.goto(`${server.address}/ticket/${await longSaw(client, 'measure')}/measure`);
-  await page.locator('#od-entry').waitFor();
-  // From the middle of the line: keyed there, a value changes a tooth that stands.
-  await page.locator('[role="listitem"]').nth(5).click();
-  const tooth = page.locator('[role="listitem"]').nth(5);
-  const before = await tooth.innerText();
-  const keyed = await motion(page, { at: '#od-entry', does: 'values' });
-  if ((await tooth.innerText()) === before) throw new Error('The values keyed did not arrive: nothing was measured.');
-  report('Measure: one value keyed', keyed);
-  await browser.close();
-  await client.end();
-  await server.close();
-}

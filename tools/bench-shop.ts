@@ -29,60 +29,68 @@ async function timed(calls: number, work: () => Promise<unknown>): Promise<numbe
   return percentile(times, 0.95);
 }
 
-/** Routes with 5,000 saws beside the same rows by plain pg. */
-export async function measureRoutes(bench: ShopBench): Promise<void> {
-  const { cluster, port } = bench;
-  const server = await runServer({
-    databaseUrl: cluster.url(),
-    host: '127.0.0.1',
-    port,
-    webFolder: WEB_FOLDER,
-    demo: true,
-  });
-  const client = new pg.Client({ connectionString: cluster.url() });
+/** Work done against a demo shop that is open, with a client of its own on the database. */
+export async function inShop(
+  { cluster, port }: ShopBench,
+  work: (client: pg.Client, address: string) => Promise<void>,
+): Promise<void> {
+  const databaseUrl = cluster.url();
+  const server = await runServer({ databaseUrl, host: '127.0.0.1', port, webFolder: WEB_FOLDER, demo: true });
+  const client = new pg.Client({ connectionString: databaseUrl });
   client.on('error', () => undefined);
   await client.connect();
-  await client.query(
-    `INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm,
+  try {
+    await work(client, server.address);
+  } finally {
+    await client.end();
+    await server.close();
+  }
+}
+
+/** Routes with 5,000 saws beside the same rows by plain pg. */
+export const measureRoutes = (bench: ShopBench): Promise<void> =>
+  inShop(bench, async (client, address) => {
+    await client.query(
+      `INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm,
        plate_depth_heel_mm, plate_depth_toe_mm, back_fixing, created_by)
      SELECT 1 + n % 40, 'Saw ' || n, 'back', 'rip', 2, 'points', 300, 0.6, 60, 60, 'folded', 1 FROM generate_series(1, $1) n`,
-    [SAWS],
-  );
-  await client.query(
-    `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency,
+      [SAWS],
+    );
+    await client.query(
+      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency,
        opened_by, closed_by, closed_at)
      SELECT s.id, 'closed', 'dry-soft', 'weekly', 'no', 'take', '[]', now(), 1, 2, 'x', 1, 1, now() FROM saw s WHERE s.name LIKE 'Saw %'`,
-  );
-  await client.query('ANALYZE');
-  const ticket =
-    (await client.query<{ id: number }>(`SELECT id FROM ticket WHERE stage = 'check' LIMIT 1`)).rows[0]?.id ?? 1;
-  console.log(`\nRoutes with ${SAWS} saws more, 95th percentile of ${CALLS} calls, beside the same rows by plain pg`);
-  const get = (route: string) => () => fetch(`${server.address}/api${route}`).then((r) => r.text());
-  const compare = async (route: string, plain: () => Promise<unknown>): Promise<void> => {
-    await timed(10, get(route));
-    const [ours, theirs] = [await timed(CALLS, get(route)), await timed(CALLS, plain)];
-    console.log(
-      `${route.padEnd(28)} ${ours.toFixed(1).padStart(7)} ms   pg ${theirs.toFixed(1).padStart(7)} ms   ratio ${(ours / theirs).toFixed(1)}`,
     );
-  };
-  await compare('/rack', () =>
-    client.query(
-      `SELECT t.*, s.name, c.name FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id WHERE t.closed_at IS NULL`,
-    ),
-  );
-  await compare('/customers?typed=an', () => client.query(`SELECT * FROM customer WHERE name ILIKE '%an%' LIMIT 10`));
-  await compare('/customers/1/saws', () => client.query('SELECT * FROM saw WHERE customer_id = 1'));
-  await compare(`/tickets/${ticket}`, async () => {
-    await client.query('SELECT * FROM ticket WHERE id = $1', [ticket]);
-    await client.query('SELECT r.* FROM reading r JOIN measuring m ON m.id = r.measuring_id WHERE m.ticket_id = $1', [
-      ticket,
-    ]);
-    await client.query('SELECT * FROM plan WHERE ticket_id = $1', [ticket]);
-    await client.query('SELECT b.* FROM bench_mark b JOIN plan p ON p.id = b.plan_id WHERE p.ticket_id = $1', [ticket]);
+    await client.query('ANALYZE');
+    const ticket =
+      (await client.query<{ id: number }>(`SELECT id FROM ticket WHERE stage = 'check' LIMIT 1`)).rows[0]?.id ?? 1;
+    console.log(`\nRoutes with ${SAWS} saws more, 95th percentile of ${CALLS} calls, beside the same rows by plain pg`);
+    const get = (route: string) => () => fetch(`${address}/api${route}`).then((r) => r.text());
+    const compare = async (route: string, plain: () => Promise<unknown>): Promise<void> => {
+      await timed(10, get(route));
+      const [ours, theirs] = [await timed(CALLS, get(route)), await timed(CALLS, plain)];
+      console.log(
+        `${route.padEnd(28)} ${ours.toFixed(1).padStart(7)} ms   pg ${theirs.toFixed(1).padStart(7)} ms   ratio ${(ours / theirs).toFixed(1)}`,
+      );
+    };
+    await compare('/rack', () =>
+      client.query(
+        `SELECT t.*, s.name, c.name FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id WHERE t.closed_at IS NULL`,
+      ),
+    );
+    await compare('/customers?typed=an', () => client.query(`SELECT * FROM customer WHERE name ILIKE '%an%' LIMIT 10`));
+    await compare('/customers/1/saws', () => client.query('SELECT * FROM saw WHERE customer_id = 1'));
+    await compare(`/tickets/${ticket}`, async () => {
+      await client.query('SELECT * FROM ticket WHERE id = $1', [ticket]);
+      await client.query('SELECT r.* FROM reading r JOIN measuring m ON m.id = r.measuring_id WHERE m.ticket_id = $1', [
+        ticket,
+      ]);
+      await client.query('SELECT * FROM plan WHERE ticket_id = $1', [ticket]);
+      await client.query('SELECT b.* FROM bench_mark b JOIN plan p ON p.id = b.plan_id WHERE p.ticket_id = $1', [
+        ticket,
+      ]);
+    });
   });
-  await client.end();
-  await server.close();
-}
 
 const CUSTOMERS = 50_000;
 const MANY_SAWS = 200_000;
@@ -91,87 +99,76 @@ const OPEN_TICKETS = 500;
 const SEARCH_CALLS = 40;
 
 /** Finding one customer of 50,000 who brought 200,000 saws, beside plain SQL; the rack with 500 open tickets. */
-export async function measureSearch({ cluster, port }: ShopBench): Promise<void> {
-  const server = await runServer({
-    databaseUrl: cluster.url(),
-    host: '127.0.0.1',
-    port,
-    webFolder: WEB_FOLDER,
-    demo: true,
-  });
-  const client = new pg.Client({ connectionString: cluster.url() });
-  client.on('error', () => undefined);
-  await client.connect();
-  const array = (words: readonly string[]): string => `(ARRAY[${words.map((w) => `'${w}'`).join()}])`;
-  const first = array(['Ada', 'Bram', 'Chidi', 'Dorota', 'Emre', 'Lucía', 'Mirela', 'Pénélope', 'Søren', 'Tamar']);
-  const last = array([
-    'Abara',
-    'Bjørk',
-    'Castañeda',
-    'Delacroix',
-    'Grünwald',
-    'Kowalczyk',
-    'Lindqvist',
-    'Nwosu',
-    'Petrov',
-    'Szabó',
-  ]);
-  await client.query(
-    `INSERT INTO customer (name, phone, created_by)
+export const measureSearch = (bench: ShopBench): Promise<void> =>
+  inShop(bench, async (client, address) => {
+    const array = (words: readonly string[]): string => `(ARRAY[${words.map((w) => `'${w}'`).join()}])`;
+    const first = array(['Ada', 'Bram', 'Chidi', 'Dorota', 'Emre', 'Lucía', 'Mirela', 'Pénélope', 'Søren', 'Tamar']);
+    const last = array([
+      'Abara',
+      'Bjørk',
+      'Castañeda',
+      'Delacroix',
+      'Grünwald',
+      'Kowalczyk',
+      'Lindqvist',
+      'Nwosu',
+      'Petrov',
+      'Szabó',
+    ]);
+    await client.query(
+      `INSERT INTO customer (name, phone, created_by)
      SELECT ${first}[1 + n % 10] || ' ' || ${last}[1 + n / 10 % 10] || ' ' || upper(substr(md5(n::text), 1, 6)),
             '0' || (1000000 + n * 7919 % 8999999), 1 FROM generate_series(1, $1::int) n`,
-    [CUSTOMERS],
-  );
-  await client.query(
-    `INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm,
+      [CUSTOMERS],
+    );
+    await client.query(
+      `INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm,
        plate_depth_heel_mm, plate_depth_toe_mm, back_fixing, marks_on_it, created_by)
      SELECT 41 + n % $2::int, 'Tenon saw', 'back', 'rip', 2, 'points', 355, 0.7, 85, 80, 'folded', 'No. ' || md5(n::text), 1
        FROM generate_series(1, $1::int) n`,
-    [MANY_SAWS, CUSTOMERS - 100],
-  );
-  await client.query(
-    `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by)
+      [MANY_SAWS, CUSTOMERS - 100],
+    );
+    await client.query(
+      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by)
      SELECT s.id, 'measure', 'dry-soft', 'weekly', 'no', 'take', '[]', now()::date + (s.id % 14)::int, 1, 2, 'x', 1
        FROM saw s WHERE s.name = 'Tenon saw' ORDER BY s.id DESC LIMIT $1`,
-    [OPEN_TICKETS],
-  );
-  await client.query('ANALYZE');
-  console.log(
-    `\nSearch with ${CUSTOMERS} customers and ${MANY_SAWS} saws, rack with ${OPEN_TICKETS} open tickets: 95th percentile of ${SEARCH_CALLS} calls`,
-  );
-  const get = (route: string) => () => fetch(`${server.address}/api${route}`).then((r) => r.text());
-  const compare = async (what: string, route: string, plain: () => Promise<unknown>): Promise<void> => {
-    await timed(10, get(route));
-    const [ours, theirs] = [await timed(SEARCH_CALLS, get(route)), await timed(SEARCH_CALLS, plain)];
-    console.log(
-      `${what.padEnd(34)} ${ours.toFixed(1).padStart(7)} ms   plain SQL ${theirs.toFixed(1).padStart(7)} ms   ratio ${(ours / theirs).toFixed(2)}`,
+      [OPEN_TICKETS],
     );
-  };
-  for (const [what, typed] of [
-    ['a name', 'grunwald'],
-    ['a slip of the finger', 'Delacriox'],
-    ['a telephone', '4567'],
-    ['a mark on a saw', 'md5'],
-    ['two letters', 'so'],
-  ] as const)
-    await compare(`${what}: ${typed}`, `/customers?typed=${typed}`, () =>
-      client.query(
-        `SELECT c.id, c.name, (SELECT count(*) FROM saw s WHERE s.customer_id = c.id) FROM customer c
+    await client.query('ANALYZE');
+    console.log(
+      `\nSearch with ${CUSTOMERS} customers and ${MANY_SAWS} saws, rack with ${OPEN_TICKETS} open tickets: 95th percentile of ${SEARCH_CALLS} calls`,
+    );
+    const get = (route: string) => () => fetch(`${address}/api${route}`).then((r) => r.text());
+    const compare = async (what: string, route: string, plain: () => Promise<unknown>): Promise<void> => {
+      await timed(10, get(route));
+      const [ours, theirs] = [await timed(SEARCH_CALLS, get(route)), await timed(SEARCH_CALLS, plain)];
+      console.log(
+        `${what.padEnd(34)} ${ours.toFixed(1).padStart(7)} ms   plain SQL ${theirs.toFixed(1).padStart(7)} ms   ratio ${(ours / theirs).toFixed(2)}`,
+      );
+    };
+    for (const [what, typed] of [
+      ['a name', 'grunwald'],
+      ['a slip of the finger', 'Delacriox'],
+      ['a telephone', '4567'],
+      ['a mark on a saw', 'md5'],
+      ['two letters', 'so'],
+    ] as const)
+      await compare(`${what}: ${typed}`, `/customers?typed=${typed}`, () =>
+        client.query(
+          `SELECT c.id, c.name, (SELECT count(*) FROM saw s WHERE s.customer_id = c.id) FROM customer c
           WHERE lower(unaccent(c.name)) LIKE '%' || $1 || '%' OR regexp_replace(c.phone, '\\D', '', 'g') LIKE '%' || $1 || '%'
              OR EXISTS (SELECT 1 FROM saw s WHERE s.customer_id = c.id AND lower(s.marks_on_it) LIKE '%' || $1 || '%')
           ORDER BY c.name LIMIT 10`,
-        [typed.toLowerCase()],
+          [typed.toLowerCase()],
+        ),
+      );
+    await compare('the rack', '/rack', () =>
+      client.query(
+        `SELECT t.*, s.name, c.name FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id
+        WHERE t.closed_at IS NULL ORDER BY t.promised_on`,
       ),
     );
-  await compare('the rack', '/rack', () =>
-    client.query(
-      `SELECT t.*, s.name, c.name FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id
-        WHERE t.closed_at IS NULL ORDER BY t.promised_on`,
-    ),
-  );
-  await client.end();
-  await server.close();
-}
+  });
 
 /** npm start as a person does it, on a folder of its own: first with everything built, then again. */
 export async function measureStarts(): Promise<void> {

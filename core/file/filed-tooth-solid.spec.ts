@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import ManifoldModule from 'manifold-3d';
 import type { GulletPlanes } from './filed-gullet';
 import { gulletPlanes, mirrored } from './filed-gullet';
-import { gulletBottom, heightUnder, toothBetween } from './filed-tooth-solid';
+import { gulletBottom, toothBetween } from './filed-tooth-solid';
 import { cornerDeg } from './file-section';
 import { filedTooth, ridgeDropMm } from './flank-angles';
+import type { HalfSpace } from './plane';
 import type { SlopedHold } from './slope-planes';
 import { slopedTooth } from './slope-planes';
 
@@ -18,6 +19,10 @@ const hold = (fleamDeg: number, slopeDeg: number, rollDeg: number, sectionDeg = 
 const T_MM = 0.8;
 const P_MM = 2.5;
 const gullet = (h: SlopedHold, xMm: number, yMm = 0): GulletPlanes => gulletPlanes({ hold: h, xMm, yMm });
+
+/** Height of the metal above (x, z) under several faces: the least of their planes. */
+const heightUnder = (faces: readonly HalfSpace[], x: number, z: number): number =>
+  Math.min(...faces.map(({ normal: [nx, ny, nz], offsetMm }) => (offsetMm - nx * x - nz * z) / ny));
 
 const holds = fc.record({
   fleamDeg: fc.double({ min: 0, max: 35, noNaN: true }),

@@ -2,7 +2,7 @@ import type { Lean } from '../saw/tooth-reading';
 import { degrees } from '../units/radians';
 import type { GulletPlanes } from './filed-gullet';
 import type { HalfSpace } from './plane';
-import { heightOnPlane, metalAngleDeg } from './plane';
+import { metalAngleDeg } from './plane';
 import type { Vector3 } from './slope-planes';
 
 /** Angles of a filed tooth as they are drawn from the side, the top and the end. Degrees. */
@@ -71,15 +71,23 @@ export function toothBetween(after: GulletPlanes, before: GulletPlanes, plateThi
   };
 }
 
-/** Where face and back meet at one place across the plate: two equations in x and y. */
-function ridgeAt(face: HalfSpace, back: HalfSpace, zMm: number): Vector3 {
+/** Where two flanks meet at one place across the plate, two equations in x and y; and the determinant they have. */
+function meetAt(face: HalfSpace, back: HalfSpace, zMm: number): { at: Vector3; determinant: number } {
   const [fx, fy, fz] = face.normal;
   const [bx, by, bz] = back.normal;
   const determinant = fx * by - fy * bx;
-  if (!(determinant > 1e-12)) throw new RangeError('The two flanks never meet: no tooth has a point.');
   const f = face.offsetMm - fz * zMm;
   const b = back.offsetMm - bz * zMm;
-  return [(f * by - fy * b) / determinant, (fx * b - f * bx) / determinant, zMm];
+  return { at: [(f * by - fy * b) / determinant, (fx * b - f * bx) / determinant, zMm], determinant };
+}
+
+/** Planes nearer to parallel than this meet nowhere a tooth could be. Sine of the angle between them. */
+const PARALLEL = 1e-12;
+
+function ridgeAt(face: HalfSpace, back: HalfSpace, zMm: number): Vector3 {
+  const { at, determinant } = meetAt(face, back, zMm);
+  if (!(determinant > PARALLEL)) throw new RangeError('The two flanks never meet: no tooth has a point.');
+  return at;
 }
 
 /** Lean of a flank off upright in side view: positive leans away from the tooth's own middle, downwards. */
@@ -91,17 +99,9 @@ const offSquare = ([nx, , nz]: Vector3): number => degrees(Math.atan(-nz / nx));
 /** The gullet's bottom: where its two planes meet, at the left and the right face of the plate. mm. */
 export function gulletBottom(planes: GulletPlanes, plateThicknessMm: number): { left: Vector3; right: Vector3 } {
   const at = (zMm: number): Vector3 => {
-    const [fx, fy, fz] = planes.face.normal;
-    const [bx, by, bz] = planes.back.normal;
-    const determinant = fx * by - fy * bx;
-    if (Math.abs(determinant) < 1e-12) throw new RangeError('A flat file leaves no gullet.');
-    const f = planes.face.offsetMm - fz * zMm;
-    const b = planes.back.offsetMm - bz * zMm;
-    return [(f * by - fy * b) / determinant, (fx * b - f * bx) / determinant, zMm];
+    const meeting = meetAt(planes.face, planes.back, zMm);
+    if (Math.abs(meeting.determinant) < PARALLEL) throw new RangeError('A flat file leaves no gullet.');
+    return meeting.at;
   };
   return { left: at(-plateThicknessMm / 2), right: at(plateThicknessMm / 2) };
 }
-
-/** Height of the metal above (x, z) under several faces: the least of their planes. mm. */
-export const heightUnder = (faces: readonly HalfSpace[], xMm: number, zMm: number): number =>
-  Math.min(...faces.map((face) => heightOnPlane(face, xMm, zMm)));

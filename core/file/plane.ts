@@ -18,10 +18,3 @@ export function metalAngleDeg(p: Vector3, q: Vector3): number {
   const cosine = dot(p, q) / (length(p) * length(q));
   return 180 - (Math.acos(Math.min(1, Math.max(-1, cosine))) * 180) / Math.PI;
 }
-
-/** Height y of the plane normal . (x, y, z) = offset above (x, z). RangeError on an upright plane. mm. */
-export function heightOnPlane(plane: HalfSpace, xMm: number, zMm: number): number {
-  const [nx, ny, nz] = plane.normal;
-  if (ny === 0) throw new RangeError('The plane stands upright: it has no one height.');
-  return (plane.offsetMm - nx * xMm - nz * zMm) / ny;
-}

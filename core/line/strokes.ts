@@ -1,3 +1,5 @@
+import { addReading, fitRate, NO_READINGS } from '../calibration/proportional-fit';
+
 /** Metal a stroke takes, fitted from counted strokes and measured drops (geometry section 4). */
 export interface StrokeRate {
   readonly rateMmPerStroke: number;
@@ -39,23 +41,13 @@ export interface StrokeReading {
   readonly dropMm: number;
 }
 
-/**
- * Least squares through the origin: rate = sum(n d) / sum(n^2), standard error
- * sqrt(sum(residual^2) / (m - 1) / sum(n^2)) (Draper and Smith, Applied
- * Regression Analysis, regression through the origin; from memory). With a
- * single reading the uncalibrated share of error stands in.
- */
+/** A filer's rate from all their readings at once; those of nothing counted or nothing taken are passed over. */
 export function fitStrokeRate(readings: readonly StrokeReading[]): StrokeRate {
-  const usable = readings.filter((r) => r.strokes > 0 && r.dropMm > 0);
-  if (usable.length === 0) return UNCALIBRATED_STROKES;
-  const squares = usable.reduce((s, r) => s + r.strokes * r.strokes, 0);
-  const rate = usable.reduce((s, r) => s + r.strokes * r.dropMm, 0) / squares;
-  const share = UNCALIBRATED_STROKES.errorMmPerStroke / UNCALIBRATED_STROKES.rateMmPerStroke;
-  if (usable.length === 1) return { rateMmPerStroke: rate, errorMmPerStroke: rate * share, readings: 1 };
-  const residual = usable.reduce((s, r) => s + (r.dropMm - rate * r.strokes) ** 2, 0);
-  return {
-    rateMmPerStroke: rate,
-    errorMmPerStroke: Math.sqrt(residual / (usable.length - 1) / squares),
-    readings: usable.length,
-  };
+  const { rateMmPerStroke, errorMmPerStroke } = UNCALIBRATED_STROKES;
+  const sums = readings
+    .filter((r) => r.strokes > 0 && r.dropMm > 0)
+    .reduce((all, r) => addReading(all, r.strokes, r.dropMm), NO_READINGS);
+  if (sums.readings === 0) return UNCALIBRATED_STROKES;
+  const fit = fitRate(sums, { rate: rateMmPerStroke, error: errorMmPerStroke });
+  return { rateMmPerStroke: fit.rate, errorMmPerStroke: fit.error, readings: fit.readings };
 }

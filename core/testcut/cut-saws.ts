@@ -3,6 +3,7 @@ import { ridgeDropMm } from '../file/flank-angles';
 import { heightOn } from '../line/joint-line';
 import type { Plan } from '../plan/make-plan';
 import type { PlanInputs } from '../plan/plan-inputs';
+import { overOwnLine } from '../saw/over-own-line';
 import type { ToothReading } from '../saw/tooth-reading';
 import { leanOf, standingTeeth } from '../saw/tooth-reading';
 import { bentLengthMm } from '../set/set-wear';
@@ -59,14 +60,4 @@ export function plannedSaw(plan: Plan, inputs: PlanInputs): CutSaw {
     plateThicknessMm,
     bentMm: bentLengthMm(plan.toothHeightMm),
   };
-}
-
-/** Heights over the least-squares line through the tips: how the saw would lie on a board. */
-function overOwnLine(standing: readonly ToothReading[]): Float64Array {
-  const n = Math.max(1, standing.length);
-  const mx = standing.reduce((s, r) => s + r.xMm, 0) / n;
-  const my = standing.reduce((s, r) => s + r.yMm, 0) / n;
-  const sxx = standing.reduce((s, r) => s + (r.xMm - mx) ** 2, 0);
-  const slope = sxx === 0 ? 0 : standing.reduce((s, r) => s + (r.xMm - mx) * (r.yMm - my), 0) / sxx;
-  return Float64Array.from(standing, (r) => r.yMm - my - slope * (r.xMm - mx));
 }

@@ -35,33 +35,27 @@ const NOTHING_MM = 1e-12;
  */
 export function toothLoads(line: CuttingLine, sinkMm: number): LoadResult {
   if (!(sinkMm >= 0)) throw new RangeError('The saw sinks into the wood, never out of it.');
-  const n = line.xMm.length;
-  const loadMm = new Float64Array(n);
-  if (n === 0) return { loadMm, shareWorking: 0, worstOverMean: 0, totalMm: 0 };
-  const perMm = sinkMm / line.pitchMm;
-  // Order in which a place of the wood meets the teeth: on a push saw the toe's tooth is first.
-  const order = (k: number): number => (line.cut === 'push' ? n - 1 - k : k);
-  const span = Math.abs((line.xMm[n - 1] as number) - (line.xMm[0] as number)) + line.pitchMm;
-  // Travel already made when the k-th tooth comes.
-  const start = line.xMm[order(0)] as number;
-  const travel = (k: number): number => Math.abs((line.xMm[order(k)] as number) - start);
-  // Floor of the kerf as travel 0 sees it, after the stroke before: height + sink since that tooth.
-  let floor = -Infinity;
-  for (let k = 0; k < n; k++) floor = Math.max(floor, (line.heightMm[order(k)] as number) + perMm * (travel(k) - span));
-  let total = 0;
-  let working = 0;
-  let worst = 0;
-  for (let k = 0; k < n; k++) {
-    const i = order(k);
-    const reach = (line.heightMm[i] as number) + perMm * travel(k);
-    const load = Math.max(0, reach - floor);
-    floor = Math.max(floor, reach);
-    loadMm[i] = load > NOTHING_MM ? load : 0;
-    total += loadMm[i] as number;
-    if ((loadMm[i] as number) > 0) working++;
-    worst = Math.max(worst, loadMm[i] as number);
-  }
-  return { loadMm, shareWorking: working / n, worstOverMean: total > 0 ? (worst * n) / total : 0, totalMm: total };
+  return tally(
+    seriesLoads(
+      line,
+      Array.from(line.xMm, (_, i) => i),
+      sinkMm,
+    ),
+  );
+}
+
+/** Loads and what they come to over all teeth. */
+function tally(loadMm: Float64Array): LoadResult {
+  const n = loadMm.length;
+  const totalMm = loadMm.reduce((s, v) => s + v, 0);
+  const working = loadMm.reduce((c, v) => c + (v > 0 ? 1 : 0), 0);
+  const worst = loadMm.reduce((m, v) => Math.max(m, v), 0);
+  return {
+    loadMm,
+    shareWorking: n === 0 ? 0 : working / n,
+    worstOverMean: totalMm > 0 ? (worst * n) / totalMm : 0,
+    totalMm,
+  };
 }
 
 /**
@@ -89,27 +83,19 @@ export function scoringLoads(
     at.forEach((i, k) => (loadMm[i] = series[k] as number));
     sums[sideOf] = series.reduce((s, v) => s + v, 0);
   }
-  const total = (sums[0] as number) + (sums[1] as number);
-  const working = loadMm.reduce((c, v) => c + (v > 0 ? 1 : 0), 0);
-  const worst = loadMm.reduce((m, v) => Math.max(m, v), 0);
-  return {
-    loadMm,
-    shareWorking: n === 0 ? 0 : working / n,
-    worstOverMean: total > 0 ? (worst * n) / total : 0,
-    totalMm: total,
-    leftMm: sums[0] as number,
-    rightMm: sums[1] as number,
-  };
+  return { ...tally(loadMm), leftMm: sums[0] as number, rightMm: sums[1] as number };
 }
 
 /** Loads of some of a line's teeth on each other, the round trip that of the whole line. */
 function seriesLoads(line: CuttingLine, at: readonly number[], sinkMm: number): Float64Array {
   const n = line.xMm.length;
   const span = Math.abs((line.xMm[n - 1] as number) - (line.xMm[0] as number)) + line.pitchMm;
+  // On a push saw the toe's tooth meets the wood first.
   const order = line.cut === 'push' ? [...at].reverse() : at;
   const start = line.xMm[line.cut === 'push' ? n - 1 : 0] as number;
   const perMm = sinkMm / line.pitchMm;
   const reach = order.map((i) => (line.heightMm[i] as number) + perMm * Math.abs((line.xMm[i] as number) - start));
+  // Floor of the kerf as the first of them finds it, after the stroke before.
   let floor = reach.reduce((m, v) => Math.max(m, v), -Infinity) - perMm * span;
   const loads = reach.map((r) => {
     const load = Math.max(0, r - floor);

@@ -1,9 +1,9 @@
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { CardsTaken, Contact, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
-import type { Visit } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
+import { readVisits } from '../tickets/visits';
 import type { CustomerRow } from './model';
 import { toSaw } from './service';
 import type { Card } from './vcard';
@@ -19,33 +19,21 @@ async function find(db: Database, id: number, transaction?: Transaction): Promis
 }
 
 /** A customer's page of the ledger: details, contacts, every saw with its visits, who may be the same. */
-export async function readCustomer(db: Database, id: number, transaction?: Transaction): Promise<CustomerPage> {
+export async function readCustomer(db: Database, id: number): Promise<CustomerPage> {
   const row = await find(db, id);
-  const select = { type: QueryTypes.SELECT, transaction } as const;
   const [contacts, saws, visits, alike] = await Promise.all([
-    db.models.Contact.findAll({ where: { customerId: id }, order: ['place'], transaction }),
-    db.models.Saw.findAll({ where: { customerId: id }, order: [['id', 'DESC']], transaction }),
-    db.sequelize.query<Omit<Visit, 'openedAt' | 'closedAt'> & { sawId: number; openedAt: Date; closedAt: Date | null }>(
-      `SELECT t.saw_id AS "sawId", t.id, t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint,
-              (p.plan->>'depthMm')::float8 AS "depthMm", p.plan->>'work' AS work, o.name AS by
-         FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN person o ON o.id = COALESCE(t.closed_by, t.opened_by)
-         LEFT JOIN LATERAL (SELECT plan FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
-        WHERE s.customer_id = :id ORDER BY t.opened_at DESC LIMIT 1000`,
-      { ...select, replacements: { id } },
-    ),
+    db.models.Contact.findAll({ where: { customerId: id }, order: ['place'] }),
+    db.models.Saw.findAll({ where: { customerId: id }, order: [['id', 'DESC']] }),
+    readVisits(db, { customerId: id }),
     db.sequelize.query<CustomerPage['alike'][number]>(
       `SELECT c.id, c.name, c.phone FROM customer c JOIN customer own ON own.id = :id
         WHERE c.id <> own.id AND c.forgotten_at IS NULL AND own.forgotten_at IS NULL
           AND ((length(own.phone_digits) >= 6 AND c.phone_digits = own.phone_digits)
                OR (c.plain_name % own.plain_name AND similarity(c.plain_name, own.plain_name) > 0.6))
         ORDER BY similarity(c.plain_name, own.plain_name) DESC, c.id LIMIT 5`,
-      { ...select, replacements: { id } },
+      { type: QueryTypes.SELECT, replacements: { id } },
     ),
   ]);
-  const told = visits.map(({ sawId, ...v }) => ({
-    sawId,
-    visit: { ...v, openedAt: v.openedAt.toISOString(), closedAt: v.closedAt?.toISOString() ?? null },
-  }));
   return {
     id: row.id,
     version: row.version,
@@ -55,8 +43,8 @@ export async function readCustomer(db: Database, id: number, transaction?: Trans
     business: row.business,
     note: row.note,
     contacts: contacts.map(({ name, phone, email }) => ({ name, phone, email })),
-    saws: saws.map((s) => ({ ...toSaw(s), visits: told.filter((t) => t.sawId === s.id).map((t) => t.visit) })),
-    lastWords: told.find((t) => t.visit.complaint !== '')?.visit.complaint ?? '',
+    saws: saws.map((s) => ({ ...toSaw(s), visits: visits.filter((v) => v.sawId === s.id).map((v) => v.visit) })),
+    lastWords: visits.find((v) => v.visit.complaint !== '')?.visit.complaint ?? '',
     alike,
     forgottenAt: row.forgottenAt?.toISOString() ?? null,
   };
@@ -70,16 +58,17 @@ async function keepContacts(db: Database, id: number, contacts: readonly Contact
   );
 }
 
-function refuseOld(row: CustomerRow, version: number, page: CustomerPage): void {
-  if (row.version !== version)
-    throw new Problem('edited-elsewhere', 'This customer was changed by somebody else meanwhile.', [], page);
+async function refuseOld(db: Database, row: CustomerRow, version: number): Promise<void> {
+  if (row.version === version) return;
+  const current = await readCustomer(db, row.id);
+  throw new Problem('edited-elsewhere', 'This customer was changed by somebody else meanwhile.', [], current);
 }
 
 /** Details and contacts at once; refused with theirs when somebody changed them since. */
 export async function changeCustomer(db: Database, id: number, change: CustomerChange): Promise<CustomerPage> {
   await db.sequelize.transaction(async (t) => {
     const row = await find(db, id, t);
-    if (row.version !== change.version) refuseOld(row, change.version, await readCustomer(db, id));
+    await refuseOld(db, row, change.version);
     const { contacts, ...details } = change;
     await row.update({ ...details, version: change.version + 1 }, { transaction: t });
     await keepContacts(db, id, contacts, t);
@@ -95,7 +84,7 @@ export async function mergeCustomers(db: Database, id: number, change: MergeChan
     const [first, second] = [Math.min(id, change.doubleId), Math.max(id, change.doubleId)];
     const rows = [await find(db, first, t), await find(db, second, t)];
     const [kept, gone] = (rows[0]?.id === id ? rows : rows.reverse()) as [CustomerRow, CustomerRow];
-    if (kept.version !== change.version) refuseOld(kept, change.version, await readCustomer(db, id));
+    await refuseOld(db, kept, change.version);
     const contacts = await db.models.Contact.findAll({
       where: { customerId: [id, change.doubleId] },
       order: [['customerId', id < change.doubleId ? 'ASC' : 'DESC'], 'place'],
@@ -154,7 +143,7 @@ export async function exportCustomer(db: Database, id: number): Promise<object> 
 export async function forgetCustomer(db: Database, id: number, version: number): Promise<CustomerPage> {
   await db.sequelize.transaction(async (t) => {
     const row = await find(db, id, t);
-    if (row.version !== version) refuseOld(row, version, await readCustomer(db, id));
+    await refuseOld(db, row, version);
     const [open] = await db.sequelize.query<{ number: number }>(
       `SELECT t.number FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id AND t.closed_at IS NULL LIMIT 1`,
       { type: QueryTypes.SELECT, replacements: { id }, transaction: t },

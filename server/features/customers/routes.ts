@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { cardFile, customerChange, mergeChange } from '@odontis/contract/customer';
-import { recordId, text, version } from '@odontis/contract/fields';
+import { cardFile, customerChange, forgetChange, mergeChange } from '@odontis/contract/customer';
+import { recordId, text } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
@@ -10,7 +10,6 @@ import { findCustomers, knownSaws } from './service';
 import { writeCards } from './vcard';
 
 const search = z.object({ typed: text(200, 'What to look for').default('') });
-const forgetting = z.object({ version });
 
 export function customerRoutes(db: Database): Router {
   const router = Router();
@@ -35,7 +34,7 @@ export function customerRoutes(db: Database): Router {
   });
   router.post('/customers/:id/forget', async (request, response) => {
     await personOf(request, db);
-    response.json(await forgetCustomer(db, idOf(request.params.id), parse(forgetting, request.body).version));
+    response.json(await forgetCustomer(db, idOf(request.params.id), parse(forgetChange, request.body).version));
   });
   router.get('/customers/:id/saws', async (request, response) => {
     response.json(await knownSaws(db, idOf(request.params.id)));

@@ -1,14 +1,14 @@
-import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Measuring } from '@odontis/contract/readings';
-import type { Customer, Ticket, Visit } from '@odontis/contract/ticket';
+import type { Customer, Ticket } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
 import type { TicketRow } from './model';
+import { readVisits } from './visits';
 
 type Names = ReadonlyMap<number, string>;
 
@@ -109,21 +109,6 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
   }));
 }
 
-/** A saw's visits other than this one, newest first. */
-async function readVisits(db: Database, sawId: number, except: number, t?: Transaction): Promise<Visit[]> {
-  const rows = await db.sequelize.query<
-    Omit<Visit, 'openedAt' | 'closedAt'> & { openedAt: Date; closedAt: Date | null }
-  >(
-    `SELECT t.id, t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint,
-            (p.plan->>'depthMm')::float8 AS "depthMm", p.plan->>'work' AS work, o.name AS by
-       FROM ticket t JOIN person o ON o.id = COALESCE(t.closed_by, t.opened_by)
-       LEFT JOIN LATERAL (SELECT plan FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
-      WHERE t.saw_id = :sawId AND t.id <> :except ORDER BY t.opened_at DESC LIMIT 100`,
-    { type: QueryTypes.SELECT, replacements: { sawId, except }, transaction: t },
-  );
-  return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString(), closedAt: r.closedAt?.toISOString() ?? null }));
-}
-
 /** Everything about one ticket, read in one consistent view when given a transaction. */
 export async function readDossier(db: Database, ticketId: number, transaction?: Transaction): Promise<Dossier> {
   const row = await db.models.Ticket.findByPk(ticketId, { transaction });
@@ -132,6 +117,7 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
   const saw = await db.models.Saw.findByPk(row.sawId, { transaction, rejectOnEmpty: true });
   const owner = await db.models.Customer.findByPk(saw.customerId, { transaction, rejectOnEmpty: true });
   const customer: Customer = { id: owner.id, name: owner.name, phone: owner.phone, email: owner.email };
+  const visits = await readVisits(db, { sawId: row.sawId }, transaction);
   return {
     ticket: toTicket(row, names),
     customer,
@@ -139,6 +125,6 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     measurings: await readMeasurings(db, ticketId, names, transaction),
     plan: await readPlan(db, ticketId, names, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
-    visits: await readVisits(db, row.sawId, ticketId, transaction),
+    visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),
   };
 }

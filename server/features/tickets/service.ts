@@ -129,6 +129,8 @@ export function editTicket(db: Database, id: number, change: TicketChange): Prom
   return changeTicket(db, id, ['measure', 'plan', 'bench', 'check', 'handover'], async (row, t) => {
     await refuseStale(db, row, change.version, t);
     const { version: _version, ...changed } = change;
+    // A wait that is over takes its note along.
+    if (changed.waitsFor === null) changed.waitsNote = '';
     await row.update({ ...changed, version: row.version + 1 }, { transaction: t });
   });
 }

@@ -3,6 +3,7 @@ import type { FiledTooth } from '@odontis/core/file/flank-angles';
 import { toothFor, toothHeightMm } from '@odontis/core/file/flank-angles';
 import type { ShopHabits } from '@odontis/core/plan/habits';
 import { anglesFor } from '@odontis/core/plan/habits';
+import { overOwnLine } from '@odontis/core/saw/over-own-line';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
 import { leanOf, standingTeeth } from '@odontis/core/saw/tooth-reading';
 import type { Lane, SawDrawing } from './drawing';
@@ -50,12 +51,12 @@ export function heightLane(
   say: Say,
   before: readonly ToothReading[] | null = null,
 ): Lane {
-  const values = overTheirLine(readings);
+  const values = overOwnLine(standingTeeth(readings));
   return {
     id: 'height',
     name: 'Height',
     values,
-    before: before && matched(readings, before, overTheirLine(before)),
+    before: before && matched(readings, before, overOwnLine(standingTeeth(before))),
     kind: 'bars',
     limit: NaN,
     say,
@@ -111,14 +112,4 @@ export function setLane(
 function matched(order: readonly ToothReading[], from: readonly ToothReading[], values: Float64Array): Float64Array {
   const byTooth = new Map(standingTeeth(from).map((r, i) => [r.tooth, values[i] as number]));
   return Float64Array.from(standingTeeth(order), (r) => byTooth.get(r.tooth) ?? NaN);
-}
-
-function overTheirLine(readings: readonly ToothReading[]): Float64Array {
-  const standing = standingTeeth(readings);
-  const n = Math.max(1, standing.length);
-  const mx = standing.reduce((s, r) => s + r.xMm, 0) / n;
-  const my = standing.reduce((s, r) => s + r.yMm, 0) / n;
-  const sxx = standing.reduce((s, r) => s + (r.xMm - mx) ** 2, 0);
-  const slope = sxx === 0 ? 0 : standing.reduce((s, r) => s + (r.xMm - mx) * (r.yMm - my), 0) / sxx;
-  return Float64Array.from(standing, (r) => r.yMm - my - slope * (r.xMm - mx));
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import type { Flats } from '../line/flats';
-import { nominalErrors, smoothestToNominal } from '../line/nominal-spacing';
-import { smoothestSpacing } from '../line/spacing';
 import { minimaxSpacingLp, solveLp } from '../reference/linear-program';
-import { groupsOf, parsePattern, rolesAlong } from './tooth-pattern';
-import { evenZone, nominalLine } from './zones';
+import { groupsOf, parsePattern, rolesAlong } from '../saw/tooth-pattern';
+import { evenZone, nominalLine } from '../saw/zones';
+import type { Flats } from './flats';
+import { nominalErrors, smoothestToNominal } from './nominal-spacing';
+import { smoothestSpacing } from './spacing';
 
 const roles = (text: string, n: number, offset = 0) => {
   const read = parsePattern(text);
@@ -16,54 +16,6 @@ const flatsFrom = (from: number[], width: number[]): Flats => ({
   toMm: Float64Array.from(from, (v, i) => v + (width[i] as number)),
   on: new Uint8Array(from.length).fill(1),
   reached: from.length,
-});
-
-describe('patterns of cutters and rakers', () => {
-  it('CCR repeats, and may begin anywhere in a group', () => {
-    expect(
-      roles('CCR', 7)
-        .map((r) => r[0])
-        .join(''),
-    ).toBe('ccrccrc');
-    expect(
-      roles('c c r', 5, 1)
-        .map((r) => r[0])
-        .join(''),
-    ).toBe('crccr');
-    expect(
-      roles('CCR', 4, -1)
-        .map((r) => r[0])
-        .join(''),
-    ).toBe('rccr');
-  });
-  it('a run of cutters is a group, a raker is none', () => {
-    expect([...groupsOf(roles('CCR', 7))]).toEqual([0, 0, -1, 1, 1, -1, 2]);
-    expect([...groupsOf(roles('C', 4))]).toEqual([0, 0, 0, 0]);
-  });
-  it('refuses what is no pattern', () => {
-    for (const text of ['', 'R', 'CXR', 'RR', 'C'.repeat(41)]) expect(parsePattern(text).ok).toBeFalse();
-    expect(() => rolesAlong([], 3)).toThrowError(RangeError);
-  });
-});
-
-describe('zones of another pitch or rake', () => {
-  it('by hand: ten teeth of 2 mm, then four starters of 1 mm', () => {
-    const line = nominalLine([evenZone(10, 2, 0), evenZone(4, 1, -10)]);
-    expect([...line.xMm].slice(8)).toEqual([16, 18, 20, 21, 22, 23]);
-    expect([...line.rakeDeg].slice(9, 11)).toEqual([0, -10]);
-    expect([...line.zone].slice(9, 11)).toEqual([0, 1]);
-  });
-  it('a graded zone goes evenly from end to end: its length is n times the middle pitch', () => {
-    const line = nominalLine([{ teeth: 21, pitchFromMm: 1.5, pitchToMm: 2.5, rakeFromDeg: 0, rakeToDeg: -20 }]);
-    expect(line.pitchMm[10]).toBeCloseTo(2, 12);
-    expect(line.rakeDeg[10]).toBeCloseTo(-10, 12);
-    // Sum of an arithmetic series: 20 spacings from 1.5 to 2.45.
-    expect(line.xMm[20]).toBeCloseTo(20 * (1.5 + 2.45) * 0.5, 9);
-  });
-  it('refuses an empty zone and a pitch of nothing', () => {
-    expect(() => nominalLine([evenZone(0, 2, 0)])).toThrowError(RangeError);
-    expect(() => nominalLine([evenZone(3, 0, 0)])).toThrowError(RangeError);
-  });
 });
 
 describe('spacing against a nominal line', () => {
