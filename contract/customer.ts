@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { recordId, requiredText, text, version } from './fields';
-import { newCustomer, saw, visit } from './ticket';
+import type { Saw } from './saw';
+import type { Visit } from './ticket';
+import { newCustomer } from './ticket';
 
 /** A person to speak to at a business. */
 export const contact = z.object({
@@ -20,21 +22,19 @@ export const customerChange = newCustomer.extend({
 export type CustomerChange = z.infer<typeof customerChange>;
 
 /** A saw with everything it came for. */
-export const ledgerSaw = saw.extend({ visits: z.array(visit) });
-export type LedgerSaw = z.infer<typeof ledgerSaw>;
+export type LedgerSaw = Saw & { readonly visits: readonly Visit[] };
 
 /** A customer's page of the ledger. */
-export const customerPage = customerChange.extend({
-  id: z.number().int(),
-  saws: z.array(ledgerSaw),
+export interface CustomerPage extends CustomerChange {
+  readonly id: number;
+  readonly saws: readonly LedgerSaw[];
   /** What they asked for last time, in their own words; empty before a first visit. */
-  lastWords: z.string(),
+  readonly lastWords: string;
   /** Other records that may be the same customer. */
-  alike: z.array(z.object({ id: z.number().int(), name: z.string(), phone: z.string() })),
+  readonly alike: readonly { readonly id: number; readonly name: string; readonly phone: string }[];
   /** When the person's data were taken out; null while they stand. */
-  forgottenAt: z.string().nullable(),
-});
-export type CustomerPage = z.infer<typeof customerPage>;
+  readonly forgottenAt: string | null;
+}
 
 export const mergeChange = z.object({ version, doubleId: recordId });
 export type MergeChange = z.infer<typeof mergeChange>;

@@ -1,7 +1,9 @@
 import type { CheckRound } from './check';
 import type { AcceptedPlan } from './plan';
 import type { Measuring } from './readings';
-import type { Customer, Saw, Ticket, Visit } from './ticket';
+import type { Message, Photograph } from './notes';
+import type { Saw, StraightSaw } from './saw';
+import type { Customer, Ticket, Visit } from './ticket';
 
 /** Everything about one ticket: what every stage of the saw's page is drawn from. */
 export interface Dossier {
@@ -12,4 +14,15 @@ export interface Dossier {
   readonly plan: AcceptedPlan | null;
   readonly checks: readonly CheckRound[];
   readonly visits: readonly Visit[];
+  /** Other tickets of the same arrival. */
+  readonly cameWith: readonly { readonly id: number; readonly number: number; readonly saw: string }[];
+  readonly photographs: readonly Photograph[];
+  readonly messages: readonly Message[];
 }
+
+/** A ticket whose saw is worked through measuring, plan and bench. */
+export interface StraightDossier extends Dossier {
+  readonly saw: StraightSaw;
+}
+export const isStraightDossier = (dossier: Dossier): dossier is StraightDossier =>
+  dossier.saw.family === 'hand' || dossier.saw.family === 'back';

@@ -17,7 +17,9 @@ function flatten(issues: readonly z.core.$ZodIssue[], above: readonly PropertyKe
   return issues.flatMap((issue): FieldProblem[] => {
     const path = [...above, ...issue.path];
     if (issue.code === 'invalid_union' && issue.errors.length > 0) {
-      const branches = issue.errors.map((branch) => flatten(branch, path));
+      // A branch that is told keys it does not know was not the one that was meant.
+      const meant = issue.errors.filter((branch) => !branch.some((one) => one.code === 'unrecognized_keys'));
+      const branches = (meant.length > 0 ? meant : issue.errors).map((branch) => flatten(branch, path));
       return branches.reduce((best, branch) => (branch.length < best.length ? branch : best));
     }
     return [{ path: pointer(path), message: issue.message }];

@@ -3,6 +3,7 @@ import { BOOK_IDS, BOOKS } from '@odontis/core/judgement/books';
 import type { Condition } from '@odontis/core/judgement/condition';
 import type { RuleBook } from '@odontis/core/judgement/rule-book';
 import { changeFaults } from '@odontis/core/judgement/rule-book';
+import { BECAUSE } from '@odontis/core/triage/triage';
 import { requiredText, text } from './fields';
 
 const fact = requiredText(60, 'The fact');
@@ -33,7 +34,7 @@ const rule = z.strictObject({
   verdict: z.string(),
   when: condition,
   says: requiredText(400, 'What the rule says'),
-  because: z.enum(['hardened', 'marks', 'saw'], { error: 'Say which question it belongs to: hardened, marks or saw.' }),
+  because: z.enum(BECAUSE, { error: `Say which question it belongs to: ${BECAUSE.join(', ')}.` }),
   school: text(60, 'The school').optional(),
   needsConsent: z.boolean().optional(),
   source: requiredText(200, 'The rule’s source'),

@@ -14,6 +14,7 @@ export const PROBLEM_CODES = [
   'too-large',
   'saw-in-shop',
   'consent-missing',
+  'printer-empty',
   'database-away',
   'unexpected',
 ] as const;

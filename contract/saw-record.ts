@@ -5,7 +5,7 @@ import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
 import { FILINGS, WOODS } from '@odontis/core/saw/families';
-import { PLATE_MARKS } from '@odontis/core/triage/triage';
+import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
 import { pointer } from './field-errors';
 import { bounded, text } from './fields';
 import { MOST_TEETH, toothReadings } from './readings';

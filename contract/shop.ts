@@ -32,6 +32,18 @@ export const shopBook = z.object({
     leastCharge: bounded(0, 10_000, 'The least charge', ''),
     currency: requiredText(8, 'The currency'),
   }),
+  /** What the bench can do in a day and on which days; left out, the usual hours. */
+  bench: z
+    .object({
+      minutesPerDay: bounded(10, 1440, 'The bench’s minutes a day', 'minutes'),
+      days: z
+        .array(z.number().int().min(1).max(7), { error: 'The days are numbers from Monday 1 to Sunday 7.' })
+        .min(1, 'A bench works on one day of the week at least.')
+        .max(7),
+    })
+    .optional(),
+  /** Whether soft pull saws are filed here (trade section 9); left out, they are. */
+  filesPullSaws: z.boolean().optional(),
   /** Where this shop judges otherwise than the trade's rules; left out, it does not. */
   judgement: judgement.optional(),
 });

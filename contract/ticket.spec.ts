@@ -1,8 +1,10 @@
 import { fieldErrors, pointer } from './field-errors';
 import { toothReadings } from './readings';
 import { benchEvents } from './bench';
-import { newSaw, newTicket } from './ticket';
+import { describeSaw, newSaw } from './saw';
+import { newTicket } from './ticket';
 import { planChoice } from './plan';
+import { numberOfTag, tagCode } from './tag-code';
 
 const saw = {
   name: 'Tenon saw',
@@ -23,11 +25,18 @@ const intake = {
   complaint: '  binds  ',
   hardened: 'no',
   marks: [],
-  consent: false,
+  lineLook: 'not-looked',
+  grain: 'unsaid',
+  wantsFiling: 'as-it-is',
+  etch: false,
+  collectible: false,
+  replacement: null,
+  consents: [],
   overrideReason: '',
   promisedOn: '2031-05-04',
 };
-const ticket = { customer: { name: 'Wren', phone: '', email: '' }, saw, intake, decision: 'take' };
+const key = '6b1f1b6e-2f37-4a5c-9d0e-7c8f6a1f0b11';
+const ticket = { key, customer: { name: 'Wren', phone: '', email: '' }, saw, intake, decision: 'take' };
 const wrong = (value: unknown): string[] => {
   const result = newTicket.safeParse(value);
   return result.success ? [] : fieldErrors(result.error).map((e) => `${e.path} ${e.message}`);
@@ -57,7 +66,7 @@ describe('what the wire carries', () => {
     expect(paths({ family: 'hand' })).toEqual(['/backFixing']);
     expect(paths({ backFixing: 'none' })).toEqual(['/backFixing']);
     expect(paths({ family: 'hand', backFixing: 'none' })).toEqual([]);
-    expect(paths({ family: 'band' })).toEqual(['/family']);
+    expect(paths({ family: 'chain' })).toEqual(['/family']);
   });
 
   it('a known customer goes by id alone, a mixture is not guessed at', () => {
@@ -97,5 +106,78 @@ describe('what the wire carries', () => {
     expect(pointer(['saw', 'perInch'])).toBe('/saw/perInch');
     expect(pointer(['a/b', 'c~d', 0])).toBe('/a~1b/c~0d/0');
     expect(pointer([])).toBe('');
+  });
+});
+
+describe('saws of every family on the wire', () => {
+  const blade = {
+    name: 'Rip blade',
+    marksOnIt: '',
+    diameterMm: 250,
+    boreMm: 30,
+    tipped: 'steel',
+    markedLimitRpm: 6000,
+  };
+  const circular = { ...blade, family: 'circular', filing: 'rip', teeth: 24, plateThicknessMm: 2.2 };
+  const part = (id: string, kind: string, more: object = {}) => ({
+    id,
+    kind,
+    teeth: 40,
+    plateMm: 2.2,
+    cutMm: 3.2,
+    ...more,
+  });
+  const outers = [part('left', 'outer'), part('right', 'outer')];
+  const dado = { ...blade, family: 'dado', parts: outers };
+  const said = (value: object): string[] => {
+    const read = newSaw.safeParse(value);
+    return read.success ? [] : fieldErrors(read.error).map((e) => `${e.path} ${e.message}`);
+  };
+
+  it('by hand: a blade’s rim and pitch out of its diameter and teeth', () => {
+    const facts = describeSaw(newSaw.parse(circular));
+    expect(facts.toothLineMm).toBeCloseTo(785.398, 3);
+    expect(facts.pitchMm).toBeCloseTo(32.725, 3);
+    expect(facts.plateDepthHeelMm).toBe(110);
+  });
+
+  it('what cannot be is said at the field to look at', () => {
+    expect(said({ ...circular, teeth: 600 })[0]).toMatch(/^\/teeth 600 teeth round a blade of 250 mm/);
+    expect(said({ ...circular, boreMm: 150 })[0]).toMatch(/^\/boreMm/);
+    expect(said({ ...dado, parts: [part('left', 'outer'), part('chipper', 'chipper')] })[0]).toMatch(
+      /^\/parts .* has 1\./,
+    );
+    expect(said({ ...dado, parts: [...outers, part('left', 'chipper')] })[0]).toMatch(/two parts are called “left”/i);
+    expect(said({ ...dado, parts: [...outers, part('c', 'chipper', { cutMm: 1 })] })[0]).toMatch(/^\/parts\/2\/cutMm/);
+    expect(said({ ...dado, parts: [...outers, part('s', 'shim')] })[0]).toMatch(/a shim has no teeth/);
+    expect(said({ ...circular, tipped: 'gold' })[0]).toMatch(/steel or carbide-tipped/);
+  });
+
+  it('a mark of another saw is refused, and one on a part that is not there', () => {
+    const wanted = (saw: object, marks: object[]) => wrong({ ...ticket, saw, intake: { ...intake, marks } });
+    expect(wanted(circular, [{ kind: 'loose-handle', along: 0, down: 0 }])[0]).toMatch(
+      /^\/intake\/marks A circular blade has no handle/,
+    );
+    expect(wanted(dado, [{ kind: 'rust', along: 0, down: 0, part: 5 }])[0]).toMatch(/part the set does not have/);
+    expect(wanted(dado, [{ kind: 'rust', along: 0, down: 0, part: 1 }])).toEqual([]);
+  });
+
+  it('many slips in a saw are told as that saw’s, never as those of one in the book', () => {
+    const paths = wrong({ ...ticket, saw: { ...circular, teeth: 2, boreMm: -1, name: '', plateThicknessMm: 99 } });
+    expect(paths.map((p) => p.split(' ')[0]).sort()).toEqual([
+      '/saw/boreMm',
+      '/saw/name',
+      '/saw/plateThicknessMm',
+      '/saw/teeth',
+    ]);
+    expect(wrong({ ...ticket, saw: undefined })[0]).toContain('choose it by its picture');
+  });
+
+  it('a tag’s code and its number typed are read alike; nothing else is', () => {
+    for (const text of ['odontis-ticket-1042', '1042', ' no. 1042 ', 'No 1042'])
+      expect(numberOfTag(text)).withContext(text).toBe(1042);
+    for (const text of ['', 'saw', '10.5', 'odontis-ticket-', 'https://nowhere/1042'])
+      expect(numberOfTag(text)).withContext(text).toBeNull();
+    expect(numberOfTag(tagCode(7))).toBe(7);
   });
 });

@@ -1,7 +1,10 @@
 import { z } from 'zod';
-import { BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
-import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
-import { HARDENED_ANSWERS, PLATE_MARKS, VERDICTS } from '@odontis/core/triage/triage';
+import { WOODS } from '@odontis/core/saw/families';
+import type { PlateMark } from '@odontis/core/triage/plate-marks';
+import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-marks';
+import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
+import type { Saw } from './saw';
+import { family, newSaw } from './saw';
 import { bounded, isoDay, recordId, requiredText, text, version } from './fields';
 
 /** A ticket's stages in the order of the trade. */
@@ -9,7 +12,7 @@ export const STAGES = ['measure', 'plan', 'bench', 'check', 'handover', 'closed'
 export const stage = z.enum(STAGES);
 export type Stage = z.infer<typeof stage>;
 /** What a ticket can wait for when the next move is not the shop's. */
-export const WAITS = ['customer', 'part'] as const;
+export const WAITS = ['customer', 'part', 'grinder'] as const;
 export type Waits = (typeof WAITS)[number];
 export const USE_RATES = ['daily', 'weekly', 'seldom'] as const;
 
@@ -23,57 +26,14 @@ export type Customer = z.infer<typeof customer>;
 export const customerFound = customer.extend({ sawsBrought: z.number().int() });
 export type CustomerFound = z.infer<typeof customerFound>;
 
-export const newSaw = z
-  .object({
-    name: requiredText(120, 'What the saw is'),
-    family: z.enum(STRAIGHT_FAMILIES, { error: 'The saw must be a hand saw or a back saw.' }),
-    filing: z.enum(FILINGS, { error: 'The filing must be rip or crosscut.' }),
-    perInch: bounded(1.5, 40, 'The count to the inch', ''),
-    convention: z.enum(POINT_CONVENTIONS),
-    toothLineMm: bounded(50, 3000, 'The length of the tooth line', 'mm'),
-    plateThicknessMm: bounded(0.2, 3, 'The plate thickness', 'mm'),
-    plateDepthHeelMm: bounded(15, 400, 'The plate depth at the heel', 'mm'),
-    plateDepthToeMm: bounded(15, 400, 'The plate depth at the toe', 'mm'),
-    backFixing: z.enum(BACK_FIXINGS),
-    marksOnIt: text(500, 'What is stamped or written on it'),
-  })
-  .superRefine((saw, context) => {
-    if (saw.convention === 'points' && saw.perInch <= 1) {
-      context.addIssue({ code: 'custom', path: ['perInch'], message: 'A saw needs more than one point to the inch.' });
-    }
-    if (saw.family === 'hand' && saw.backFixing !== 'none') {
-      context.addIssue({ code: 'custom', path: ['backFixing'], message: 'A hand saw has no stiffening back.' });
-    }
-    if (saw.family === 'back' && saw.backFixing === 'none') {
-      context.addIssue({
-        code: 'custom',
-        path: ['backFixing'],
-        message: 'Say how the back is fixed: folded or slotted.',
-      });
-    }
-  });
-export type NewSaw = z.infer<typeof newSaw>;
-
-export const saw = z.object({
-  id: z.number().int(),
-  name: z.string(),
-  family: z.enum(STRAIGHT_FAMILIES),
-  filing: z.enum(FILINGS),
-  pitchMm: z.number(),
-  convention: z.enum(POINT_CONVENTIONS),
-  toothLineMm: z.number(),
-  plateThicknessMm: z.number(),
-  plateDepthHeelMm: z.number(),
-  plateDepthToeMm: z.number(),
-  backFixing: z.enum(BACK_FIXINGS),
-  marksOnIt: z.string(),
-});
-export type Saw = z.infer<typeof saw>;
-
 export const plateMark = z.object({
   kind: z.enum(PLATE_MARKS),
   along: bounded(0, 1, 'The mark’s place along the plate', '(0 heel, 1 toe)'),
   down: bounded(0, 1, 'The mark’s place down the plate', '(0 back, 1 teeth)'),
+  side: z.enum(BEND_SIDES).optional(),
+  sagMm: bounded(0, 300, 'How far it stands off a straight edge', 'mm').optional(),
+  spanMm: bounded(1, 5000, 'The length of plate it runs over', 'mm').optional(),
+  part: z.number().int().min(0).max(13).optional(),
 });
 
 /** What the counter found out about this visit. */
@@ -83,27 +43,58 @@ export const intake = z.object({
   complaint: text(2000, 'The complaint'),
   hardened: z.enum(HARDENED_ANSWERS, { error: 'Say whether the teeth are hardened.' }),
   marks: z.array(plateMark).max(60, 'Sixty marks at most.'),
-  consent: z.boolean(),
+  lineLook: z.enum(LINE_LOOKS),
+  grain: z.enum(GRAINS),
+  wantsFiling: z.enum(WANTED_FILINGS),
+  /** An etch on the plate the owner may want to keep. */
+  etch: z.boolean(),
+  collectible: z.boolean(),
+  /** What a replacement would cost, in the shop's money; null where nobody said. */
+  replacement: bounded(0.01, 100_000, 'What a replacement costs', '').nullable(),
+  /** The rules whose work the owner agreed to, having been told it cannot be undone. */
+  consents: z.array(text(60, 'The rule')).max(20),
   overrideReason: text(1000, 'The reason for deciding otherwise'),
   promisedOn: isoDay,
 });
 export type Intake = z.infer<typeof intake>;
 
-export const newTicket = z.object({
-  customer: z.union([z.object({ id: recordId }).strict(), newCustomer]),
-  saw: z.union([z.object({ id: recordId }).strict(), newSaw]),
-  intake,
-  /** `take` hangs a tag; `decline` keeps the refusal and its reasons. */
-  decision: z.enum(['take', 'decline']),
-});
+/** `take` hangs a tag, `send-on` does so for a saw that is only passed on to grinding, `decline` keeps the refusal and its reasons. */
+export const DECISIONS = ['take', 'send-on', 'decline'] as const;
+
+export const newTicket = z
+  .object({
+    /** Made by the counter for this intake: sent twice, it opens one ticket. */
+    key: z.uuid('The intake’s key is missing.'),
+    /** The visit this saw came on, when another saw of it is in the book already. */
+    arrival: recordId.optional(),
+    customer: z.union([z.object({ id: recordId }).strict(), newCustomer]),
+    saw: z.union([newSaw, z.object({ id: recordId }).strict()]),
+    intake,
+    decision: z.enum(DECISIONS),
+  })
+  .superRefine((wanted, context) => {
+    if (!('family' in wanted.saw)) return;
+    for (const message of markFaults(wanted.saw.family, wanted.saw, wanted.intake.marks))
+      context.addIssue({ code: 'custom', path: ['intake', 'marks'], message });
+  });
 export type NewTicket = z.infer<typeof newTicket>;
+
+/** Marks that such a saw cannot have, each in a sentence. */
+export function markFaults(family: Saw['family'], of: object, marks: readonly PlateMark[]): string[] {
+  const kinds = [...new Set(marks.map((m) => m.kind))].flatMap((kind) => markFault(family, kind) ?? []);
+  const parts = 'parts' in of && Array.isArray(of.parts) ? of.parts.length : 1;
+  const beyond = marks.some((m) => (m.part ?? 0) >= parts);
+  return beyond ? [...kinds, 'A mark is on a part the set does not have.'] : kinds;
+}
 
 export const triageReason = z.object({
   rule: z.string(),
   verdict: z.enum(VERDICTS),
   says: z.string(),
-  because: z.enum(['hardened', 'marks', 'saw']),
+  because: z.enum(BECAUSE),
   needsConsent: z.boolean(),
+  withoutIt: z.enum(VERDICTS).optional(),
+  part: z.string().optional(),
 });
 
 /** The parts of an open ticket the counter may still change. */
@@ -112,12 +103,12 @@ export const ticketChange = z
     version,
     complaint: intake.shape.complaint,
     promisedOn: isoDay,
-    waitsFor: z.enum(WAITS, { error: 'A ticket waits for the customer or for a part.' }).nullish(),
+    waitsFor: z.enum(WAITS, { error: 'A ticket waits for the customer, for a part or for the grinder.' }).nullish(),
     waitsNote: text(300, 'What it waits for').optional(),
   })
   .refine((change) => Boolean(change.waitsFor) || !change.waitsNote, {
     path: ['waitsNote'],
-    message: 'Say whether it waits for the customer or for a part.',
+    message: 'Say whether it waits for the customer, for a part or for the grinder.',
   });
 export type TicketChange = z.infer<typeof ticketChange>;
 
@@ -130,6 +121,14 @@ export const ticket = intake.extend({
   reasons: z.array(triageReason),
   quoteLow: z.number(),
   quoteHigh: z.number(),
+  /** Bench minutes the quote was reckoned from; null on tickets from before they were kept. */
+  minutesLow: z.number().nullable(),
+  minutesHigh: z.number().nullable(),
+  /** Minutes the bench took, written down by hand where there was no plan to count by. */
+  minutesTaken: z.number().nullable(),
+  /** What was done, likewise. */
+  workDone: z.string(),
+  arrival: z.number().int(),
   currency: z.string(),
   openedBy: z.string(),
   openedAt: z.string(),
@@ -150,8 +149,12 @@ export const rackRow = z.object({
   promisedOn: isoDay,
   customer: z.string(),
   saw: z.string(),
+  family,
   pitchMm: z.number(),
+  openedOn: isoDay,
   minutes: z.number().nullable(),
+  /** Whether the minutes are a plan's or the counter's reckoning. */
+  planned: z.boolean(),
   stopsDone: z.number().int(),
   stops: z.number().int(),
   waitsFor: z.enum(WAITS).nullable(),
@@ -175,6 +178,42 @@ export const visit = z.object({
 });
 export type Visit = z.infer<typeof visit>;
 
-/** A saw the customer has brought before, offered at the counter. */
-export const knownSaw = saw.extend({ inShop: z.boolean(), visits: z.number().int(), lastVisit: z.string().nullable() });
-export type KnownSaw = z.infer<typeof knownSaw>;
+/** A saw that was here before, offered at the counter with what was said then. */
+export type KnownSaw = Saw & {
+  readonly customerId: number;
+  readonly customer: string;
+  readonly inShop: boolean;
+  readonly visits: number;
+  readonly lastVisit: string | null;
+  readonly lastComplaint: string;
+  readonly lastNote: string;
+  readonly lastWork: 'sharpen' | 'tune' | null;
+  readonly lastDepthMm: number | null;
+  /** Declined last time, and why. */
+  readonly lastRefusal: string | null;
+};
+
+/** A known saw that the one on the counter may be, and what agrees. */
+export type AlikeSaw = KnownSaw & { readonly share: number; readonly agrees: readonly string[] };
+
+/** The bench's load as the counter promises against it, and the pace of who is at the screen. */
+export interface CounterBook {
+  readonly due: readonly { readonly day: string; readonly minutes: number }[];
+  readonly pace: { readonly factor: number; readonly error: number; readonly saws: number };
+}
+
+/** An open ticket that ends without the work: the customer will not have it at that price, or the saw turned out not to be worth it. */
+export const declineChange = z.object({
+  version,
+  by: z.enum(['customer', 'shop'], { error: 'Say who declines: the customer or the shop.' }),
+  reason: requiredText(1000, 'The reason'),
+});
+export type DeclineChange = z.infer<typeof declineChange>;
+
+/** Work on a saw that has no plan to count by: what was done and how long it took. */
+export const jobDone = z.object({
+  version,
+  workDone: requiredText(2000, 'What was done'),
+  minutes: bounded(1, 6000, 'The minutes it took', 'minutes'),
+});
+export type JobDone = z.infer<typeof jobDone>;

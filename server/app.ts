@@ -10,8 +10,11 @@ import { benchRoutes } from './features/bench/routes';
 import { checkRoutes } from './features/checks/routes';
 import { customerRoutes } from './features/customers/routes';
 import { handoverRoutes } from './features/handover/routes';
+import { labelRoutes } from './features/labels/routes';
+import { outboxRoutes } from './features/outbox/routes';
 import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
+import { photographRoutes } from './features/photographs/routes';
 import { planRoutes } from './features/plans/routes';
 import { readingRoutes } from './features/readings/routes';
 import { shopRoutes } from './features/shop/routes';
@@ -35,7 +38,8 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
       contentSecurityPolicy: {
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
+          // WebAssembly reads the codes of tags.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           upgradeInsecureRequests: null,
@@ -63,6 +67,9 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
     checkRoutes,
     handoverRoutes,
     paperRoutes,
+    photographRoutes,
+    outboxRoutes,
+    labelRoutes,
   ];
   for (const routes of features) api.use(routes(db));
   api.use(() => {

@@ -18,7 +18,8 @@ import { HEAVIER, STEP_KINDS } from '@odontis/core/plan/steps';
 import { BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
 import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/saw/tooth-reading';
-import { HARDENED_ANSWERS, PLATE_MARKS, VERDICTS } from '@odontis/core/triage/triage';
+import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
+import { HARDENED_ANSWERS, VERDICTS } from '@odontis/core/triage/triage';
 import { walkedSaw } from './walk';
 
 const page = (name: string): string => readFileSync(path.join('docs', name), 'utf8');

@@ -48,6 +48,30 @@ export const WORK_BOOK: RuleBook<'sharpen' | 'tune'> = {
       source,
     },
     {
+      id: 'looks-hollow',
+      verdict: 'tune',
+      because: 'line',
+      when: { fact: 'lineLook', is: 'hollow' },
+      says: 'The line looks hollow against a straight edge: jointing comes first.',
+      source,
+    },
+    {
+      id: 'looks-uneven',
+      verdict: 'tune',
+      because: 'line',
+      when: { fact: 'lineLook', is: 'uneven' },
+      says: 'Teeth of unequal height or spacing to the eye: sharpening alone would keep the fault.',
+      source,
+    },
+    {
+      id: 'short-teeth',
+      verdict: 'tune',
+      because: 'marks',
+      when: { fact: 'marks', has: 'short-teeth' },
+      says: 'Short teeth want the others brought down to them, or time.',
+      source,
+    },
+    {
       id: 'missing-teeth',
       verdict: 'tune',
       because: 'marks',
@@ -166,6 +190,25 @@ export const STRAIGHTEN_BOOK: RuleBook<'leave' | 'by-hand' | 'clamp' | 'hammer' 
   thresholds: { leastSagMm: 1, shortBendMm: 120 },
   rules: [
     {
+      id: 'bend-unmeasured',
+      verdict: 'by-hand',
+      because: 'marks',
+      when: {
+        all: [
+          { fact: 'family', is: ['hand', 'back', 'pull', 'crosscut'] },
+          { fact: 'marks', has: 'bend' },
+          {
+            any: [
+              { fact: 'bendSagMm', known: false },
+              { fact: 'bendLengthMm', known: false },
+            ],
+          },
+        ],
+      },
+      says: 'A bend not measured yet: most come out by hand in minutes; a short one wants blocks and a clamp.',
+      source,
+    },
+    {
       id: 'gradual',
       verdict: 'by-hand',
       because: 'marks',
@@ -231,13 +274,15 @@ export const STRAIGHTEN_BOOK: RuleBook<'leave' | 'by-hand' | 'clamp' | 'hammer' 
           { fact: 'family', is: ['circular', 'dado', 'band'] },
           {
             any: [
+              { fact: 'marks', has: 'bend' },
               { fact: 'marks', has: 'kink' },
+              { fact: 'marks', has: 'twist' },
               { fact: 'marks', has: 'crack' },
             ],
           },
         ],
       },
-      says: 'A kinked or cracked powered blade does not go back to work; a licensed saw doctor comes first.',
+      says: 'A bent, kinked or cracked powered blade does not go back to work; a licensed saw doctor comes first.',
       source,
     },
   ],

@@ -1,5 +1,6 @@
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
+import type { Family } from '../saw/all-families';
 import type { StraightFamily } from '../saw/families';
 
 /** Metal an ordinary sharpening takes off the tips, mm. Common practice, no source. */
@@ -58,13 +59,31 @@ export function sayLeft(left: number): string {
 export type UseRate = 'daily' | 'weekly' | 'seldom';
 
 /**
- * Months to the next filing by family, filing and use (trade section 8: a fine
- * back saw in daily use 18 to 36 months, a working crosscut 2 to 3); lighter use
- * stretched from there by judgement. Common practice, no source.
+ * Months to the next filing by family and use (trade section 8: a fine back saw
+ * in daily use 18 to 36 months, a working crosscut 2 to 3); lighter use and the
+ * other families stretched from there by judgement. Common practice for those two, else no source.
  */
-const MONTHS: Record<'back' | 'hand', Record<UseRate, readonly [number, number]>> = {
+const MONTHS: Record<Family, Record<UseRate, readonly [number, number]>> = {
   back: { daily: [18, 36], weekly: [30, 48], seldom: [48, 72] },
   hand: { daily: [2, 3], weekly: [8, 14], seldom: [24, 36] },
+  pull: { daily: [4, 8], weekly: [12, 24], seldom: [24, 48] },
+  crosscut: { daily: [2, 3], weekly: [6, 12], seldom: [18, 36] },
+  band: { daily: [0.5, 1], weekly: [2, 4], seldom: [8, 16] },
+  circular: { daily: [1, 2], weekly: [4, 8], seldom: [12, 24] },
+  dado: { daily: [3, 6], weekly: [10, 18], seldom: [24, 48] },
+};
+
+/** The months themselves, from and to. */
+export const monthsBetween = (family: Family, use: UseRate): readonly [number, number] => MONTHS[family][use];
+
+const KIND_WORDS: Record<Family, string> = {
+  back: 'back saw',
+  hand: 'hand saw',
+  pull: 'pull saw',
+  crosscut: 'crosscut saw',
+  band: 'band',
+  circular: 'circular blade',
+  dado: 'dado set',
 };
 
 export interface NextVisit {
@@ -76,7 +95,7 @@ export interface NextVisit {
 }
 
 /** When to come again, in months from today, and why. */
-export function nextVisit(family: StraightFamily, use: UseRate, wasReset: boolean): NextVisit {
+export function nextVisit(family: Family, use: UseRate, wasReset: boolean): NextVisit {
   const [fromMonths, toMonths] = MONTHS[family][use];
   return {
     fromMonths,
@@ -85,7 +104,7 @@ export function nextVisit(family: StraightFamily, use: UseRate, wasReset: boolea
     reason: because(
       'Next visit',
       'months a filing lasts, by kind of saw and how often it works',
-      [input('kind', family === 'back' ? 'back saw' : 'hand saw', 'text'), input('use', use, 'text')],
+      [input('kind', KIND_WORDS[family], 'text'), input('use', use, 'text')],
       COMMON_PRACTICE,
     ),
   };

@@ -1,7 +1,7 @@
 import type { StrokeRate } from '../line/strokes';
 import type { Filing, StraightFamily, Wood } from '../saw/families';
 import type { ToothReading } from '../saw/tooth-reading';
-import type { PlateMark } from '../triage/triage';
+import type { PlateMark } from '../triage/plate-marks';
 import type { AnglePair, ShopHabits } from './habits';
 import { anglesFor } from './habits';
 import type { LineChoice, PlanInputs } from './plan-inputs';

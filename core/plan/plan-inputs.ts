@@ -1,7 +1,7 @@
 import type { StrokeRate } from '../line/strokes';
 import type { Filing, StraightFamily, Wood } from '../saw/families';
 import type { ToothReading } from '../saw/tooth-reading';
-import type { PlateMarkKind } from '../triage/triage';
+import type { PlateMarkKind } from '../triage/plate-marks';
 import type { AnglePair, ShopHabits } from './habits';
 
 /** The saw as the plan needs it. Lengths mm. */

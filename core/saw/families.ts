@@ -5,6 +5,9 @@ export type StraightFamily = (typeof STRAIGHT_FAMILIES)[number];
 /** Which way the wood's grain runs for the teeth: along it or across it. */
 export const FILINGS = ['rip', 'crosscut'] as const;
 export type Filing = (typeof FILINGS)[number];
+/** Filings of all families: a combination blade has scorers and rakers for both. */
+export const ALL_FILINGS = [...FILINGS, 'combination'] as const;
+export type AnyFiling = (typeof ALL_FILINGS)[number];
 
 /** How the stiffening back is fixed, which decides whether a wavy line can be cured. */
 export const BACK_FIXINGS = ['folded', 'slotted', 'none'] as const;

@@ -6,7 +6,9 @@ import { definePerson, defineStrokeReading } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
 import { defineMeasuring, defineReading } from '../features/readings/model';
 import { defineShop } from '../features/shop/model';
-import { defineTicket } from '../features/tickets/model';
+import { defineArrival, defineTicket } from '../features/tickets/model';
+import { definePhotograph } from '../features/photographs/model';
+import { defineMessage } from '../features/outbox/model';
 
 /** Every table's model on one connection. Models never leave the server. */
 export function defineModels(sequelize: Sequelize) {
@@ -17,7 +19,10 @@ export function defineModels(sequelize: Sequelize) {
     Customer: defineCustomer(sequelize),
     Contact: defineContact(sequelize),
     Saw: defineSaw(sequelize),
+    Arrival: defineArrival(sequelize),
     Ticket: defineTicket(sequelize),
+    Photograph: definePhotograph(sequelize),
+    Message: defineMessage(sequelize),
     Measuring: defineMeasuring(sequelize),
     Reading: defineReading(sequelize),
     Plan: definePlan(sequelize),

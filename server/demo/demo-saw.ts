@@ -1,11 +1,11 @@
-import type { Saw } from '@odontis/contract/ticket';
+import type { StraightSaw } from '@odontis/contract/saw';
 import { SAW_PATTERNS } from '@odontis/core/saw/families';
 import { pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
 import { wornLine } from './worn-line';
 
 /** The n-th demo saw: patterns in turn, sizes a little different each. */
-export function demoSaw(n: number, random: () => number): Omit<Saw, 'id'> {
+export function demoSaw(n: number, random: () => number): Omit<StraightSaw, 'id'> {
   const pattern = SAW_PATTERNS[n % SAW_PATTERNS.length] as (typeof SAW_PATTERNS)[number];
   const points = pattern.points + Math.round(random() * 2 - 1) * (pattern.points > 9 ? 1 : 0.5);
   return {
@@ -29,7 +29,7 @@ export interface DemoWear {
 }
 
 /** How such a saw comes in. */
-export function demoReadings(saw: Omit<Saw, 'id'>, wear: DemoWear, random: () => number): ToothReading[] {
+export function demoReadings(saw: Omit<StraightSaw, 'id'>, wear: DemoWear, random: () => number): ToothReading[] {
   const set = saw.family === 'back' ? 0.055 : 0.11;
   return wornLine(
     teethOnLine(saw.toothLineMm, saw.pitchMm),

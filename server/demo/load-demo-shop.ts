@@ -4,22 +4,31 @@ import type { Transaction } from 'sequelize';
 import type { Stage, Waits } from '@odontis/contract/ticket';
 import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
 import { makePlan } from '@odontis/core/plan/make-plan';
-import { counterMinutes, priceFor } from '@odontis/core/plan/price';
 import { walkPlan } from '@odontis/core/plan/steps';
 import { studyLine } from '@odontis/core/plan/study';
 import { fitStrokeRate } from '@odontis/core/line/strokes';
-import { teethOnLine } from '@odontis/core/saw/points';
+import type { Answered } from '@odontis/core/counter/judge-intake';
+import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
-import { triage } from '@odontis/core/triage/triage';
-import type { PlateMark } from '@odontis/core/triage/triage';
+import type { StraightSaw } from '@odontis/contract/saw';
+import { describeSaw } from '@odontis/contract/saw';
+import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import type { Database } from '../database/connect';
 import type { SawRow } from '../features/customers/model';
+import { toSaw, toSawRow } from '../features/customers/service';
 import { FIRST_BOOK } from '../features/shop/service';
 import { demoAfter, demoReadings, demoSaw } from './demo-saw';
+import type { OtherVisit } from './other-saws';
+import { JOB_WORDS, OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
+/** From this saw on every other one is of another family than hand and back. */
+const OTHERS_FROM = 17;
+/** How each of the staff stands to the reckoned minutes, so that paces differ as they do. */
+const PACES = [0.95, 1.2, 1.05] as const;
 /** What stands in the shop now: stage, days from today it is promised for, and what it waits for. */
 const QUEUE: readonly (readonly [Stage, number, (readonly [Waits, string])?])[] = [
   ['measure', 2],
@@ -44,7 +53,8 @@ interface Visit {
   readonly opened: DateTime;
   readonly promised: DateTime;
   readonly marks: PlateMark[];
-  readonly hardened: 'no' | 'yes';
+  readonly hardened: 'no' | 'yes' | 'unsure';
+  readonly consents?: readonly string[];
   readonly complaint: string;
   readonly waits?: readonly [Waits, string];
 }
@@ -90,16 +100,40 @@ class DemoLoader {
     );
     for (let n = 0; n < SAWS; n++) {
       const owner = n % CUSTOMERS.length;
-      const facts = demoSaw(n, this.random);
+      const other = this.otherAt(n);
+      const facts = other ? describeSaw(otherSaw(other.pattern, this.random)) : demoSaw(n, this.random);
       const saw = await db.models.Saw.create(
-        { ...facts, customerId: (customers[owner] as { id: number }).id, createdBy: by },
+        { ...toSawRow(facts), customerId: (customers[owner] as { id: number }).id, createdBy: by },
         { transaction },
       );
-      this.history(saw, n);
+      if (other) this.otherHistory(saw, n, other, n < OTHERS_FROM + 2 * OTHER_VISITS.length);
+      else this.history(saw, n);
     }
     // Numbers are given in the order saws came in.
     this.planned.sort((a, b) => a.visit.opened.toMillis() - b.visit.opened.toMillis());
     for (const { saw, n, visit, salt } of this.planned) await this.visit(saw, n, visit, salt);
+  }
+
+  /** Every other saw from the seventeenth on, each family and state in turn. */
+  private otherAt(n: number): OtherVisit | undefined {
+    if (n < OTHERS_FROM || (n - OTHERS_FROM) % 2 !== 0) return undefined;
+    return OTHER_VISITS[((n - OTHERS_FROM) / 2) % OTHER_VISITS.length];
+  }
+
+  /** A saw of another family: now and then an earlier visit, then what it is here for now, or was refused for. */
+  private otherHistory(saw: SawRow, n: number, other: OtherVisit, here: boolean): void {
+    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [] } = other;
+    const said = { complaint, hardened, consents } as const;
+    if (stage !== 'declined' && this.random() < 0.6) {
+      const opened = this.today.minus({ days: Math.round(80 + this.random() * 900) }).plus({ hours: 10 });
+      const past: Visit = { ...said, marks: [], stage: 'closed', opened, promised: opened.plus({ days: 6 }) };
+      this.planned.push({ saw, n, visit: past, salt: n });
+    }
+    if (!here) return;
+    const opened = this.today.minus({ days: stage === 'declined' ? 3 - other.days : 3 }).plus({ hours: 9, minutes: n });
+    const promised = stage === 'declined' ? opened : this.today.plus({ days: other.days });
+    const visit: Visit = { ...said, marks: [...marks], stage, opened, promised, ...(waits && { waits }) };
+    this.planned.push({ saw, n, visit, salt: n });
   }
 
   private async strokeReadings(): Promise<void> {
@@ -156,29 +190,46 @@ class DemoLoader {
     const { db, transaction } = this;
     const by = this.staff[salt % this.staff.length] as number;
     const { stage, marks, hardened, complaint, opened } = visit;
-    const { verdict, reasons } = triage({ family: saw.family, backFixing: saw.backFixing, hardened, marks });
-    const minutes = counterMinutes(
-      teethOnLine(saw.toothLineMm, saw.pitchMm),
-      marks.some((m) => m.kind === 'rust'),
-      marks.some((m) => m.kind === 'bend'),
+    const answered: Answered = {
+      hardened,
+      marks,
+      lineLook: stage === 'measure' ? 'not-looked' : salt % 3 !== 2 ? 'hollow' : 'even',
+      grain: 'unsaid',
+      wantsFiling: 'as-it-is',
+      etch: false,
+      collectible: false,
+      useRate: (CUSTOMERS[n % CUSTOMERS.length] as (typeof CUSTOMERS)[number])[2],
+      replacement: null,
+    };
+    const { judgement, work, low, high } = judgeIntake(toSaw(saw), answered, FIRST_BOOK);
+    const { verdict, reasons } = judgement.taken;
+    const arrival = await db.models.Arrival.create(
+      { customerId: saw.customerId, openedBy: by, openedAt: opened.toJSDate() },
+      { transaction },
     );
+    const straight = isStraightFamily(saw.family);
+    const worked = !straight && (stage === 'closed' || stage === 'handover');
+    const minutesTaken = ((work.lowMinutes + work.highMinutes) / 2) * this.paceOf(by) * (0.92 + 0.16 * this.random());
     const ended = stage === 'closed' || stage === 'declined';
-    const quoteHigh = priceFor(minutes.high, FIRST_BOOK.rates).amount;
+    const quoteHigh = high.amount;
     const ticket = await db.models.Ticket.create(
       {
         sawId: saw.id,
         stage,
         wood: (['dry-soft', 'dry-hard', 'green'] as const)[salt % 3] as 'dry-soft',
-        useRate: (CUSTOMERS[n % CUSTOMERS.length] as (typeof CUSTOMERS)[number])[2],
+        ...answered,
+        marks: [...answered.marks],
         complaint,
-        hardened,
-        marks,
-        consent: false,
+        consents: [...(visit.consents ?? [])],
+        arrivalId: arrival.id,
+        minutesLow: work.lowMinutes,
+        minutesHigh: work.highMinutes,
+        ...(worked && { workDone: JOB_WORDS[saw.family] ?? '', minutesTaken, workedBy: by }),
         overrideReason: '',
         verdict,
         reasons: [...reasons],
         promisedOn: visit.promised.toISODate() as string,
-        quoteLow: priceFor(minutes.low, FIRST_BOOK.rates).amount,
+        quoteLow: low.amount,
         quoteHigh,
         currency: FIRST_BOOK.rates.currency,
         openedBy: by,
@@ -192,9 +243,9 @@ class DemoLoader {
       },
       { transaction },
     );
-    if (stage === 'measure' || stage === 'declined') return;
+    if (stage === 'measure' || stage === 'declined' || !straight) return;
     const hard = salt % 3 !== 2;
-    const readings = demoReadings(saw, { hard, brokenAt: n === 1 ? 31 : undefined }, this.random);
+    const readings = demoReadings(toSaw(saw) as StraightSaw, { hard, brokenAt: n === 1 ? 31 : undefined }, this.random);
     await this.measuring(ticket.id, 'before', readings, by, opened);
     if (stage === 'plan') return;
     await this.work(ticket.id, saw, visit, readings, by);
@@ -202,7 +253,7 @@ class DemoLoader {
 
   private async work(ticketId: number, saw: SawRow, visit: Visit, readings: ToothReading[], by: number): Promise<void> {
     const { db, transaction } = this;
-    const facts = { saw, wood: 'dry-soft' as const, marks: visit.marks, readings };
+    const facts = { saw: toSaw(saw) as StraightSaw, wood: 'dry-soft' as const, marks: visit.marks, readings };
     const inputs = assembleInputs(facts, FIRST_BOOK.habits, fitStrokeRate([]), 'free');
     const study = studyLine(inputs);
     const plan = makePlan(study, study.recommended.depthMm);
@@ -213,13 +264,21 @@ class DemoLoader {
       { transaction },
     );
     const done = visit.stage === 'bench' ? Math.floor(stops * (0.15 + 0.5 * this.random())) : stops;
+    const walk = walkPlan(plan.steps);
+    let clock = acceptedAt.getTime();
+    const tick = (stop: number): Date => {
+      const step = plan.steps[walk[stop]?.step ?? 0];
+      const planned = (step?.minutes ?? 0) / Math.max(1, step?.stops.length ?? 1);
+      clock += planned * 60_000 * this.paceOf(by) * (0.85 + 0.3 * this.random());
+      return new Date(clock);
+    };
     const events = Array.from({ length: done }, (_, stop) => ({
       id: randomUUID(),
       planId: row.id,
       stop,
       action: 'done' as const,
       personId: by,
-      happenedAt: acceptedAt,
+      happenedAt: tick(stop),
     }));
     await db.models.BenchEvent.bulkCreate(events, { transaction });
     await db.models.BenchMark.bulkCreate(
@@ -249,6 +308,10 @@ class DemoLoader {
       },
       { transaction },
     );
+  }
+
+  private paceOf(person: number): number {
+    return PACES[this.staff.indexOf(person) % PACES.length] ?? 1;
   }
 
   private async measuring(

@@ -4,10 +4,17 @@ import { createShopTables } from './2026-11-23-create-shop-tables';
 import { findCustomers } from './2026-11-23-find-customers';
 import { keepContacts } from './2026-11-23-keep-contacts';
 import { sayWhatIsWaitedFor } from './2026-11-23-say-what-is-waited-for';
+import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
 /** Every migration, oldest first. */
-export const MIGRATIONS: readonly Migration[] = [createShopTables, findCustomers, keepContacts, sayWhatIsWaitedFor];
+export const MIGRATIONS: readonly Migration[] = [
+  createShopTables,
+  findCustomers,
+  keepContacts,
+  sayWhatIsWaitedFor,
+  takeInEveryFamily,
+];
 
 /** Migrations run each in a transaction: all of it or nothing. */
 export function migrator(sequelize: Sequelize): Umzug<Sequelize> {

@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import supertest from 'supertest';
@@ -16,7 +16,7 @@ export interface TestShop {
   readonly other: number;
   /** A request as the person at the screen. */
   send(
-    method: 'get' | 'post' | 'put' | 'patch',
+    method: 'get' | 'post' | 'put' | 'patch' | 'delete',
     path: string,
     body?: object,
     person?: number,
@@ -73,7 +73,27 @@ export async function openTestShop(): Promise<TestShop> {
   };
 }
 
+/** The intake of an ordinary saw, nothing wrong with it. */
+export const soundIntake = (more: Partial<NewTicket['intake']> = {}): NewTicket['intake'] => ({
+  wood: 'dry-soft',
+  useRate: 'weekly',
+  complaint: 'dull',
+  hardened: 'no',
+  marks: [],
+  lineLook: 'not-looked',
+  grain: 'unsaid',
+  wantsFiling: 'as-it-is',
+  etch: false,
+  collectible: false,
+  replacement: null,
+  consents: [],
+  overrideReason: '',
+  promisedOn: '2031-05-04',
+  ...more,
+});
+
 export const newTicketBody = (more: Partial<NewTicket['intake']> = {}): NewTicket => ({
+  key: randomUUID(),
   customer: { name: 'Wren Ashby', phone: '0555 1', email: '' },
   saw: {
     name: 'Dovetail saw',
@@ -88,17 +108,7 @@ export const newTicketBody = (more: Partial<NewTicket['intake']> = {}): NewTicke
     backFixing: 'folded',
     marksOnIt: '',
   },
-  intake: {
-    wood: 'dry-soft',
-    useRate: 'weekly',
-    complaint: 'dull',
-    hardened: 'no',
-    marks: [],
-    consent: false,
-    overrideReason: '',
-    promisedOn: '2031-05-04',
-    ...more,
-  },
+  intake: soundIntake(more),
   decision: 'take',
 });
 

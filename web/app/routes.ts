@@ -31,6 +31,11 @@ export const routes: Routes = [
     loadComponent: () => import('./features/ledger/ui/customer-page').then((m) => m.CustomerPage),
   },
   {
+    path: 'backroom',
+    title: 'Back room · Odontis',
+    loadComponent: () => import('./features/backroom/ui/backroom-page').then((m) => m.BackroomPage),
+  },
+  {
     path: 'shopbook',
     title: 'Shop book · Odontis',
     loadComponent: () => import('./features/shopbook/ui/shopbook-page').then((m) => m.ShopbookPage),
@@ -44,6 +49,11 @@ export const routes: Routes = [
         path: 'measure',
         title: 'Measure · Odontis',
         loadComponent: () => import('./features/measure/ui/measure-page').then((m) => m.MeasurePage),
+      },
+      {
+        path: 'job',
+        title: 'Job · Odontis',
+        loadComponent: () => import('./features/job/ui/job-page').then((m) => m.JobPage),
       },
       {
         path: 'plan',

@@ -4,13 +4,14 @@ import { Store } from '@ngrx/store';
 import { recall, remember } from './shared/api/remembered';
 import { ShopPage, shopFeature } from './shared/state/shop.feature';
 import { Keys, typing } from './shared/ui/keys';
+import { TagFinder } from './shared/tag/tag-finder';
 import { Notice } from './shared/ui/notice';
 
 /** The board above every page: where to go, who is here, light or dark, the keys. */
 @Component({
   selector: 'od-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Notice],
+  imports: [TagFinder, RouterOutlet, RouterLink, RouterLinkActive, Notice],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
   host: { '(document:keydown)': 'key($event)' },

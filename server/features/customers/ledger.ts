@@ -91,6 +91,10 @@ export async function mergeCustomers(db: Database, id: number, change: MergeChan
       transaction: t,
     });
     await db.models.Saw.update({ customerId: id }, { where: { customerId: change.doubleId }, transaction: t });
+    await db.sequelize.query('UPDATE arrival SET customer_id = :id WHERE customer_id = :gone', {
+      replacements: { id, gone: change.doubleId },
+      transaction: t,
+    });
     await db.sequelize.query('UPDATE customer_merge SET into_id = :id WHERE into_id = :gone', {
       replacements: { id, gone: change.doubleId },
       transaction: t,
@@ -128,11 +132,21 @@ export async function exportCustomer(db: Database, id: number): Promise<object> 
   const { version: _version, alike: _alike, ...page } = await readCustomer(db, id);
   const tickets = await db.sequelize.query(
     `SELECT t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint, t.wood, t.use_rate AS "useRate",
-            t.verdict, t.promised_on AS "promisedOn", t.charged, t.currency, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
+            t.verdict, t.promised_on AS "promisedOn", t.charged, t.currency, t.work_done AS "workDone", t.consents, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
        FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id ORDER BY t.number`,
     { type: QueryTypes.SELECT, replacements: { id } },
   );
-  return { format: 'odontis-customer', version: 1, customer: page, tickets };
+  const messages = await db.sequelize.query(
+    `SELECT t.number, m.kind, m.sent_to AS "sentTo", m.body, m.state, m.written_at AS "writtenAt", m.sent_at AS "sentAt"
+       FROM message m JOIN ticket t ON t.id = m.ticket_id JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id ORDER BY m.id`,
+    { type: QueryTypes.SELECT, replacements: { id } },
+  );
+  const photographs = await db.sequelize.query(
+    `SELECT t.number, p.caption, p.taken_at AS "takenAt", encode(p.bytes, 'base64') AS jpeg
+       FROM photograph p JOIN ticket t ON t.id = p.ticket_id JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id ORDER BY p.id`,
+    { type: QueryTypes.SELECT, replacements: { id } },
+  );
+  return { format: 'odontis-customer', version: 1, customer: page, tickets, messages, photographs };
 }
 
 /**
@@ -163,6 +177,12 @@ export async function forgetCustomer(db: Database, id: number, version: number):
         WHERE saw_id IN (SELECT id FROM saw WHERE customer_id = :id)`,
       { replacements: { id }, transaction: t },
     );
+    // What shows or names the person goes altogether: pictures, notes sent, labels printed.
+    for (const table of ['photograph', 'message', 'label_printed'])
+      await db.sequelize.query(
+        `DELETE FROM ${table} WHERE ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`,
+        { replacements: { id }, transaction: t },
+      );
     await db.sequelize.query(`UPDATE saw SET marks_on_it = '' WHERE customer_id = :id`, {
       replacements: { id },
       transaction: t,

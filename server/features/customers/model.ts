@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
-import type { Saw } from '@odontis/contract/ticket';
-import { columns, id, maybeMoment, measure, whole, words, yesNo } from '../../database/columns';
+import type { Saw } from '@odontis/contract/saw';
+import { columns, id, json, maybeMoment, measure, whole, words, yesNo } from '../../database/columns';
 
 export interface CustomerRow extends Model<InferAttributes<CustomerRow>, InferCreationAttributes<CustomerRow>> {
   id: CreationOptional<number>;
@@ -57,6 +57,8 @@ export interface SawRow extends Model<InferAttributes<SawRow>, InferCreationAttr
   plateDepthToeMm: number;
   backFixing: Saw['backFixing'];
   marksOnIt: string;
+  /** What only its family has, by name. */
+  shape: Record<string, unknown>;
   createdBy: number;
 }
 export const defineSaw = (sequelize: Sequelize) =>
@@ -76,6 +78,7 @@ export const defineSaw = (sequelize: Sequelize) =>
       plateDepthToeMm: measure,
       backFixing: words,
       marksOnIt: words,
+      shape: json,
       createdBy: whole,
     }),
   );

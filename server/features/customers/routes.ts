@@ -6,7 +6,8 @@ import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
 import { changeCustomer, exportCustomer, forgetCustomer, mergeCustomers, readCustomer, takeCards } from './ledger';
-import { findCustomers, knownSaws } from './service';
+import { findCustomers } from './service';
+import { alikeSaws, knownSaws, sawTold } from './known-saws';
 import { writeCards } from './vcard';
 
 const search = z.object({ typed: text(200, 'What to look for').default('') });
@@ -38,6 +39,9 @@ export function customerRoutes(db: Database): Router {
   });
   router.get('/customers/:id/saws', async (request, response) => {
     response.json(await knownSaws(db, idOf(request.params.id)));
+  });
+  router.get('/saws/alike', async (request, response) => {
+    response.json(await alikeSaws(db, parse(sawTold, request.query)));
   });
   router.get('/customers/:id/card.vcf', async (request, response) => {
     const page = await readCustomer(db, idOf(request.params.id));

@@ -1,22 +1,33 @@
 import { QueryTypes } from 'sequelize';
-import type { CustomerFound, KnownSaw, Saw } from '@odontis/contract/ticket';
+import type { Saw, SawFacts } from '@odontis/contract/saw';
+import type { CustomerFound } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import type { SawRow } from './model';
 
-export const toSaw = (row: SawRow): Saw => ({
-  id: row.id,
-  name: row.name,
-  family: row.family,
-  filing: row.filing,
-  pitchMm: row.pitchMm,
-  convention: row.convention,
-  toothLineMm: row.toothLineMm,
-  plateThicknessMm: row.plateThicknessMm,
-  plateDepthHeelMm: row.plateDepthHeelMm,
-  plateDepthToeMm: row.plateDepthToeMm,
-  backFixing: row.backFixing,
-  marksOnIt: row.marksOnIt,
-});
+const COMMON = [
+  'name',
+  'family',
+  'filing',
+  'pitchMm',
+  'convention',
+  'toothLineMm',
+  'plateThicknessMm',
+  'plateDepthHeelMm',
+  'plateDepthToeMm',
+  'backFixing',
+  'marksOnIt',
+] as const;
+
+/** A saw as the contract tells it: the common measures, and its family's own beside them. */
+export const toSaw = (row: SawRow): Saw =>
+  ({ id: row.id, ...Object.fromEntries(COMMON.map((key) => [key, row[key]])), ...row.shape }) as unknown as Saw;
+
+/** The way back: what every saw has into its columns, the rest into its shape. */
+export function toSawRow(facts: SawFacts): Pick<SawRow, (typeof COMMON)[number] | 'shape'> {
+  const own = Object.entries(facts).filter(([key]) => !(COMMON as readonly string[]).includes(key));
+  const common = Object.fromEntries(COMMON.map((key) => [key, facts[key]]));
+  return { ...common, shape: Object.fromEntries(own) } as Pick<SawRow, (typeof COMMON)[number] | 'shape'>;
+}
 
 /** As typed, no wildcards of the typist's own. */
 const like = (text: string): string => `%${text.replace(/[\\%_]/g, '\\$&')}%`;
@@ -67,26 +78,5 @@ export function findCustomers(db: Database, typed: string): Promise<CustomerFoun
         },
       },
     );
-  });
-}
-
-/** What a customer has brought before. */
-export async function knownSaws(db: Database, customerId: number): Promise<KnownSaw[]> {
-  const [saws, visits] = await Promise.all([
-    db.models.Saw.findAll({ where: { customerId }, order: [['id', 'DESC']] }),
-    db.sequelize.query<{ sawId: number; visits: number; inShop: boolean; lastVisit: Date | null }>(
-      `SELECT t.saw_id AS "sawId", count(*)::int AS visits, bool_or(t.closed_at IS NULL) AS "inShop", max(t.closed_at) AS "lastVisit"
-         FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :customerId GROUP BY t.saw_id`,
-      { type: QueryTypes.SELECT, replacements: { customerId } },
-    ),
-  ]);
-  return saws.map((row) => {
-    const own = visits.find((v) => v.sawId === row.id);
-    return {
-      ...toSaw(row),
-      inShop: own?.inShop ?? false,
-      visits: own?.visits ?? 0,
-      lastVisit: own?.lastVisit?.toISOString() ?? null,
-    };
   });
 }

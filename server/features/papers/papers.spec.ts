@@ -4,7 +4,8 @@ import { hollowReadings, openTestShop, ticketAt } from '../../testing/test-shop'
 import type { TestShop } from '../../testing/test-shop';
 import { heightLanes } from './line-picture';
 import { pt, rulerSvg } from './print';
-import { TAG_MM, tagCode } from './tag';
+import { tagCode } from '@odontis/contract/tag-code';
+import { TAG_MM } from './tag';
 
 describe('what is printed', () => {
   let shop: TestShop;

@@ -1,14 +1,28 @@
 import { DateTime } from 'luxon';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Dossier } from '@odontis/contract/dossier';
+import { isStraightDossier } from '@odontis/contract/dossier';
+import { sawInWords } from '@odontis/contract/saw-words';
+import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
+import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
 import { nextVisit, sayLeft } from '@odontis/core/life/life';
 import { lineStatistics } from '@odontis/core/saw/line-statistics';
-import { sayFine, sayFleam, sayLong, sayPitch, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
+import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
 
 type Row = [string, string];
+
+const FAMILY_WORDS: Record<Dossier['saw']['family'], string> = {
+  hand: 'hand saw',
+  back: 'back saw',
+  pull: 'pull saw',
+  crosscut: 'crosscut saw',
+  band: 'band',
+  circular: 'circular blade',
+  dado: 'dado set',
+};
 
 /** A heading with its rows; nothing at all where there are none to tell. */
 const chapter = (title: string, rows: Row[]): Content[] => (rows.length === 0 ? [] : [heading(title), table(rows)]);
@@ -23,7 +37,7 @@ const heading = (text: string): Content => ({ text, fontSize: 12, bold: true, ma
 
 function done(dossier: Dossier, book: ShopBook): Row[] {
   const accepted = dossier.plan;
-  if (!accepted) return [];
+  if (!accepted) return dossier.ticket.workDone === '' ? [] : [['Work', dossier.ticket.workDone]];
   const { plan, inputs } = accepted;
   const rows: Row[] = [
     ['Work', plan.work === 'tune' ? 'Full tune: jointed, shaped, set and sharpened' : 'Sharpened as it stood'],
@@ -84,10 +98,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
         margin: [0, 0, 0, 6],
       },
       table([
-        [
-          'Saw',
-          `${saw.family === 'back' ? 'back saw' : 'hand saw'}, ${sayPitch(saw.pitchMm, book)}, ${sayLong(saw.toothLineMm, book)}`,
-        ],
+        ['Saw', `${FAMILY_WORDS[saw.family]}, ${sawInWords(saw, book)}`],
         ['Plate', sayPlate(saw.plateThicknessMm, book)],
         ...(ticket.complaint ? [['You told us', ticket.complaint] satisfies Row] : []),
       ]),
@@ -117,9 +128,10 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {
-        text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works. The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.`,
+        text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works.${isStraightDossier(dossier) ? ` The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.` : ''}`,
       },
       { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
+      ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),
       ...(ticket.charged === null
         ? []
         : [

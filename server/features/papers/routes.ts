@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import type { Response } from 'express';
+import { z } from 'zod';
 import { recordId } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
@@ -7,7 +8,16 @@ import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
 import { printPdf } from './print';
 import { reportDocument } from './report';
-import { tagDocument } from './tag';
+import { quoteDocument } from './quote';
+import { tagDocument, tagSheet } from './tag';
+
+const tagsWanted = z.object({
+  tickets: z
+    .string({ error: 'Say which tickets, such as tickets=12,13.' })
+    .regex(/^\d{1,9}(,\d{1,9}){0,99}$/, 'Say which tickets, such as tickets=12,13; a hundred at most.')
+    .transform((list) => list.split(',').map(Number)),
+  skip: z.coerce.number().int().min(0).max(9, 'A sheet has ten places.').default(0),
+});
 
 const send = (response: Response, name: string, bytes: Buffer): void => {
   response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${name}"`);
@@ -19,6 +29,20 @@ export function paperRoutes(db: Database): Router {
   router.get('/tickets/:id/tag.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
     send(response, `tag-${dossier.ticket.number}.pdf`, await printPdf(tagDocument(dossier, book)));
+  });
+  router.get('/tags.pdf', async (request, response) => {
+    const { tickets, skip } = parse(tagsWanted, request.query);
+    const { book } = await readShop(db);
+    const dossiers = [];
+    for (const id of tickets) dossiers.push(await readDossier(db, id));
+    send(response, 'tags.pdf', await printPdf(tagSheet(dossiers, book, skip)));
+  });
+  router.get('/tickets/:id/quote.pdf', async (request, response) => {
+    const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
+    const all = [dossier];
+    for (const other of dossier.cameWith) all.push(await readDossier(db, other.id));
+    all.sort((a, b) => a.ticket.number - b.ticket.number);
+    send(response, `quote-${dossier.ticket.number}.pdf`, await printPdf(quoteDocument(all, book)));
   });
   router.get('/tickets/:id/report.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);

@@ -1,4 +1,5 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import { isStraightDossier } from '@odontis/contract/dossier';
 import type { PlanChoice } from '@odontis/contract/plan';
 import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
 import { makePlan } from '@odontis/core/plan/make-plan';
@@ -19,6 +20,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
   return changeTicket(db, ticketId, ['plan', 'bench'], async (row, t) => {
     await refuseStale(db, row, choice.version, t);
     const dossier = await readDossier(db, ticketId, t);
+    if (!isStraightDossier(dossier)) throw notPlannedHere(dossier);
     const before = dossier.measurings.find((m) => m.kind === 'before');
     const readings = before?.readings ?? [];
     const stop = findReadingFaults(readings, dossier.saw.pitchMm, dossier.saw.plateThicknessMm).find(
@@ -47,6 +49,15 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     await row.update({ stage: 'bench', version: row.version + 1 }, { transaction: t });
   });
 }
+
+/** Other families are worked by hand and written down as a job. */
+const notPlannedHere = (dossier: Dossier): Problem =>
+  new Problem(
+    'wrong-stage',
+    'Only hand and back saws are planned here; write this one’s work down as a job.',
+    [],
+    dossier,
+  );
 
 function studyOrProblem(study: () => PlanStudy): PlanStudy {
   try {

@@ -2,6 +2,7 @@ import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
 import { standingTeeth } from '@odontis/core/saw/tooth-reading';
+import { isStraightFamily } from '@odontis/core/saw/any-saw';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { readDossier } from '../tickets/dossier';
@@ -24,6 +25,14 @@ export function keepReadings(
 ): Promise<Dossier> {
   const stages = kind === 'before' ? (['measure', 'plan'] as const) : (['check'] as const);
   return changeTicket(db, ticketId, stages, async (ticket, t) => {
+    const saw = await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true });
+    if (!isStraightFamily(saw.family))
+      throw new Problem(
+        'wrong-stage',
+        'Only the lines of hand and back saws are measured here.',
+        [],
+        await readDossier(db, ticketId, t),
+      );
     const round = await roundOf(db, ticketId, kind, t);
     const found = await db.models.Measuring.findOne({ where: { ticketId, kind, round }, transaction: t });
     if ((found?.version ?? 0) !== change.version) {

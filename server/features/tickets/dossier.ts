@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -7,6 +8,8 @@ import type { Customer, Ticket } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
+import { readMessages } from '../outbox/service';
+import { readPhotographs } from '../photographs/service';
 import type { TicketRow } from './model';
 import { readVisits } from './visits';
 
@@ -29,7 +32,18 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
   complaint: row.complaint,
   hardened: row.hardened,
   marks: row.marks,
-  consent: row.consent,
+  consents: row.consents,
+  lineLook: row.lineLook,
+  grain: row.grain,
+  wantsFiling: row.wantsFiling,
+  etch: row.etch,
+  collectible: row.collectible,
+  replacement: row.replacement,
+  minutesLow: row.minutesLow,
+  minutesHigh: row.minutesHigh,
+  minutesTaken: row.minutesTaken,
+  workDone: row.workDone,
+  arrival: row.arrivalId,
   overrideReason: row.overrideReason,
   verdict: row.verdict,
   reasons: row.reasons,
@@ -109,6 +123,14 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
   }));
 }
 
+function readCameWith(db: Database, row: TicketRow, transaction?: Transaction): Promise<Dossier['cameWith'][number][]> {
+  return db.sequelize.query(
+    `SELECT t.id, t.number, s.name AS saw FROM ticket t JOIN saw s ON s.id = t.saw_id
+      WHERE t.arrival_id = :arrival AND t.id <> :id ORDER BY t.number`,
+    { type: QueryTypes.SELECT, replacements: { arrival: row.arrivalId, id: row.id }, transaction },
+  );
+}
+
 /** Everything about one ticket, read in one consistent view when given a transaction. */
 export async function readDossier(db: Database, ticketId: number, transaction?: Transaction): Promise<Dossier> {
   const row = await db.models.Ticket.findByPk(ticketId, { transaction });
@@ -126,5 +148,8 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     plan: await readPlan(db, ticketId, names, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),
+    cameWith: await readCameWith(db, row, transaction),
+    photographs: await readPhotographs(db, ticketId, transaction),
+    messages: await readMessages(db, ticketId, transaction),
   };
 }

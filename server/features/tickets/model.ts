@@ -1,3 +1,4 @@
+import { DataTypes } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Ticket } from '@odontis/contract/ticket';
 import {
@@ -26,7 +27,20 @@ export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreati
   complaint: string;
   hardened: Ticket['hardened'];
   marks: Ticket['marks'];
-  consent: boolean;
+  consents: string[];
+  arrivalId: number;
+  intakeKey: CreationOptional<string | null>;
+  lineLook: Ticket['lineLook'];
+  grain: Ticket['grain'];
+  wantsFiling: Ticket['wantsFiling'];
+  etch: boolean;
+  collectible: boolean;
+  replacement: number | null;
+  minutesLow: CreationOptional<number | null>;
+  minutesHigh: CreationOptional<number | null>;
+  minutesTaken: CreationOptional<number | null>;
+  workDone: CreationOptional<string>;
+  workedBy: CreationOptional<number | null>;
   overrideReason: string;
   verdict: Ticket['verdict'];
   reasons: Ticket['reasons'];
@@ -57,7 +71,20 @@ export const defineTicket = (sequelize: Sequelize) =>
       complaint: words,
       hardened: words,
       marks: json,
-      consent: yesNo,
+      consents: json,
+      arrivalId: whole,
+      intakeKey: { type: DataTypes.UUID, allowNull: true },
+      lineLook: words,
+      grain: words,
+      wantsFiling: words,
+      etch: yesNo,
+      collectible: yesNo,
+      replacement: maybeMeasure,
+      minutesLow: maybeMeasure,
+      minutesHigh: maybeMeasure,
+      minutesTaken: maybeMeasure,
+      workDone: { ...words, defaultValue: '' },
+      workedBy: { ...whole, allowNull: true },
       overrideReason: words,
       verdict: words,
       reasons: json,
@@ -75,3 +102,13 @@ export const defineTicket = (sequelize: Sequelize) =>
       waitsNote: { ...words, defaultValue: '' },
     }),
   );
+
+/** A customer at the counter with one saw or several. */
+export interface ArrivalRow extends Model<InferAttributes<ArrivalRow>, InferCreationAttributes<ArrivalRow>> {
+  id: CreationOptional<number>;
+  customerId: number;
+  openedBy: number;
+  openedAt: CreationOptional<Date>;
+}
+export const defineArrival = (sequelize: Sequelize) =>
+  sequelize.define<ArrivalRow>('arrival', columns({ id, customerId: whole, openedBy: whole, openedAt: moment }));

@@ -1,16 +1,33 @@
 import { Router } from 'express';
 import { recordId } from '@odontis/contract/fields';
-import { newTicket, ticketChange } from '@odontis/contract/ticket';
+import { declineChange, jobDone, newTicket, ticketChange } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
 import { readDossier } from './dossier';
-import { editTicket, openTicket, readRack } from './service';
+import { readCounterBook } from './counter-book';
+import { readRack } from './rack';
+import { declineTicket, editTicket, finishJob, openTicket, ticketByNumber } from './service';
 
 export function ticketRoutes(db: Database): Router {
   const router = Router();
   router.get('/rack', async (_request, response) => {
     response.json(await readRack(db));
+  });
+  router.get('/counter', async (request, response) => {
+    response.json(await readCounterBook(db, await personOf(request, db)));
+  });
+  router.get('/tickets/numbered/:number', async (request, response) => {
+    response.json(await ticketByNumber(db, parse(recordId, request.params.number)));
+  });
+  router.post('/tickets/:id/decline', async (request, response) => {
+    const by = await personOf(request, db);
+    const change = parse(declineChange, request.body);
+    response.json(await declineTicket(db, parse(recordId, request.params.id), change, by));
+  });
+  router.post('/tickets/:id/job', async (request, response) => {
+    const by = await personOf(request, db);
+    response.json(await finishJob(db, parse(recordId, request.params.id), parse(jobDone, request.body), by));
   });
   router.post('/tickets', async (request, response) => {
     const by = await personOf(request, db);

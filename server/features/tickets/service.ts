@@ -1,23 +1,25 @@
-import { QueryTypes, UniqueConstraintError } from 'sequelize';
+import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewTicket, RackRow, TicketChange } from '@odontis/contract/ticket';
-import { counterMinutes, priceFor } from '@odontis/core/plan/price';
-import { pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
-import { ownBook } from '@odontis/core/judgement/books';
-import { TRIAGE_BOOK } from '@odontis/core/judgement/triage-book';
-import { triage } from '@odontis/core/triage/triage';
+import { describeSaw } from '@odontis/contract/saw';
+import type { DeclineChange, JobDone, NewTicket, TicketChange } from '@odontis/contract/ticket';
+import { markFaults } from '@odontis/contract/ticket';
+import { judgeIntake } from '@odontis/core/counter/judge-intake';
+import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import type { Triage } from '@odontis/core/triage/triage';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import type { SawRow } from '../customers/model';
+import { toSaw, toSawRow } from '../customers/service';
 import { readShop } from '../shop/service';
+import { readPace } from './counter-book';
 import { readDossier } from './dossier';
 import { changeTicket, refuseStale } from './hold';
 
 async function customerIdFor(db: Database, wanted: NewTicket['customer'], by: number, t: Transaction): Promise<number> {
   if (!('id' in wanted)) return (await db.models.Customer.create({ ...wanted, createdBy: by }, { transaction: t })).id;
   const found = await db.models.Customer.findByPk(wanted.id, { transaction: t });
-  if (!found) throw new Problem('not-found', 'That customer is not in the book any more.');
+  if (!found || found.forgottenAt) throw new Problem('not-found', 'That customer is not in the book any more.');
   return found.id;
 }
 
@@ -33,104 +35,168 @@ async function sawFor(
     if (!found) throw new Problem('not-found', 'That saw does not belong to this customer.');
     return found;
   }
-  const { perInch, ...rest } = wanted;
-  const pitchMm = pitchMmFromCount(perInch, wanted.convention);
-  return db.models.Saw.create({ ...rest, pitchMm, customerId, createdBy: by }, { transaction: t });
+  return db.models.Saw.create({ ...toSawRow(describeSaw(wanted)), customerId, createdBy: by }, { transaction: t });
 }
 
-/** Customer, saw and ticket together or not at all; the verdict is worked out here from the answers. */
+/** The arrival this saw is one of; a new one where none was named. */
+async function arrivalFor(
+  db: Database,
+  wanted: number | undefined,
+  customerId: number,
+  by: number,
+  t: Transaction,
+): Promise<number> {
+  if (wanted === undefined)
+    return (await db.models.Arrival.create({ customerId, openedBy: by }, { transaction: t })).id;
+  const found = await db.models.Arrival.findOne({ where: { id: wanted, customerId }, transaction: t });
+  if (!found) throw new Problem('not-found', 'That visit is another customer’s.');
+  return found.id;
+}
+
+/** Customer, saw, arrival and ticket together or not at all; everything judged and priced is worked out here again from the answers. */
 export async function openTicket(db: Database, wanted: NewTicket, by: number): Promise<Dossier> {
-  const { book } = await readShop(db);
+  const known = await db.models.Ticket.findOne({ where: { intakeKey: wanted.key } });
+  // Sent a second time because the first answer was lost on its way: the same ticket.
+  if (known) return readDossier(db, known.id);
+  const [{ book }, pace] = await Promise.all([readShop(db), readPace(db, by)]);
   try {
     return await db.sequelize.transaction(async (t) => {
       const customerId = await customerIdFor(db, wanted.customer, by, t);
-      const saw = await sawFor(db, wanted.saw, customerId, by, t);
+      const row = await sawFor(db, wanted.saw, customerId, by, t);
+      const saw = toSaw(row);
       const { intake, decision } = wanted;
-      const { verdict, reasons } = triage(
-        { family: saw.family, backFixing: saw.backFixing, ...intake },
-        ownBook(TRIAGE_BOOK, book.judgement),
-      );
-      refuseDecision(
-        wanted,
-        verdict,
-        reasons.some((r) => r.needsConsent),
-      );
-      const kinds = intake.marks.map((m) => m.kind);
-      const minutes = counterMinutes(
-        teethOnLine(saw.toothLineMm, saw.pitchMm),
-        kinds.includes('rust') || kinds.includes('pitting'),
-        kinds.some((k) => k === 'bend' || k === 'kink' || k === 'twist' || k === 'wavy-line'),
-      );
+      const [wrong] = markFaults(saw.family, saw, intake.marks);
+      if (wrong !== undefined) throw new Problem('bad-input', wrong, [{ path: '/intake/marks', message: wrong }]);
+      const { judgement, work, low, high } = judgeIntake(saw, intake, book, pace);
+      const { verdict, reasons } = judgement.taken;
+      refuseDecision(wanted, judgement.taken, 'tipped' in saw && saw.tipped === 'carbide');
+      const needed = reasons.filter((r) => r.needsConsent).map((r) => r.rule);
       const declined = decision === 'decline';
-      const row = await db.models.Ticket.create(
+      const ticket = await db.models.Ticket.create(
         {
           ...intake,
-          sawId: saw.id,
+          // Agreed to, of what was asked; nothing else is kept as agreed.
+          consents: intake.consents.filter((rule) => needed.includes(rule)),
+          intakeKey: wanted.key,
+          arrivalId: await arrivalFor(db, wanted.arrival, customerId, by, t),
+          sawId: row.id,
           stage: declined ? 'declined' : 'measure',
           verdict,
           reasons: [...reasons],
-          quoteLow: priceFor(minutes.low, book.rates).amount,
-          quoteHigh: priceFor(minutes.high, book.rates).amount,
+          quoteLow: low.amount,
+          quoteHigh: high.amount,
+          minutesLow: work.lowMinutes,
+          minutesHigh: work.highMinutes,
           currency: book.rates.currency,
           openedBy: by,
           closedBy: declined ? by : null,
           closedAt: declined ? new Date() : null,
+          ...(decision === 'send-on' && { waitsFor: 'grinder' as const, waitsNote: 'sent on to grinding' }),
         },
         { transaction: t },
       );
-      return readDossier(db, row.id, t);
+      return readDossier(db, ticket.id, t);
     });
   } catch (error) {
-    if (error instanceof UniqueConstraintError) {
-      throw new Problem(
-        'saw-in-shop',
-        'This saw is in the shop already on an open ticket. Open that one from the rack.',
-      );
-    }
-    throw error;
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    const twin = await db.models.Ticket.findOne({ where: { intakeKey: wanted.key } });
+    if (twin) return readDossier(db, twin.id);
+    throw new Problem('saw-in-shop', 'This saw is in the shop already on an open ticket. Open that one from the rack.');
   }
 }
 
-function refuseDecision(wanted: NewTicket, verdict: string, needsConsent: boolean): void {
-  const { intake, decision } = wanted;
+const needsReason = (sentence: string): Problem =>
+  new Problem('bad-input', sentence, [{ path: '/intake/overrideReason', message: sentence }]);
+
+function refuseDecision({ intake, decision }: NewTicket, { verdict, reasons }: Triage, carbide: boolean): void {
   const overridden = intake.overrideReason !== '';
-  if (decision === 'take' && verdict === 'decline' && !overridden) {
-    throw new Problem('bad-input', 'The answers speak against taking this saw. Write why you take it all the same.', [
-      { path: '/intake/overrideReason', message: 'Write why you take it all the same.' },
-    ]);
-  }
-  if (decision === 'decline' && verdict !== 'decline' && !overridden) {
-    throw new Problem('bad-input', 'The answers speak for taking this saw. Write why you decline it.', [
-      { path: '/intake/overrideReason', message: 'Write why you decline it.' },
-    ]);
-  }
-  if (decision === 'take' && needsConsent && !intake.consent) {
-    throw new Problem('consent-missing', 'The owner must agree first: this work cannot be undone.', [
-      { path: '/intake/consent', message: 'Ask the owner and tick that they agree.' },
-    ]);
-  }
+  const takes = decision !== 'decline';
+  if (takes && verdict === 'decline' && !overridden)
+    throw needsReason('The answers speak against taking this saw. Write why you take it all the same.');
+  if (!takes && verdict === 'take' && !overridden)
+    throw needsReason('The answers speak for taking this saw. Write why you decline it.');
+  if (decision === 'take' && carbide && !overridden)
+    throw needsReason('Carbide tips are ground, not filed: send the blade on, or write why it is taken to the bench.');
+  if (decision === 'send-on' && !carbide)
+    throw new Problem('bad-input', 'Only carbide-tipped blades are sent on to grinding.');
+  const missing = reasons.filter((r) => r.needsConsent && !intake.consents.includes(r.rule));
+  if (takes && missing.length > 0)
+    throw new Problem(
+      'consent-missing',
+      'The owner must agree first: this work cannot be undone.',
+      missing.map((r) => ({ path: '/intake/consents', message: `Ask the owner: ${r.says}` })),
+    );
 }
 
-/** Every open ticket by promised day, earliest first. */
-export function readRack(db: Database): Promise<RackRow[]> {
-  return db.sequelize.query<RackRow>(
-    `SELECT t.id, t.number, t.stage, t.promised_on::text AS "promisedOn", c.name AS customer, s.name AS saw, s.pitch_mm AS "pitchMm",
-            p.minutes, COALESCE(p.stops, 0) AS stops, COALESCE(d.done, 0)::int AS "stopsDone",
-            t.waits_for AS "waitsFor", t.waits_note AS "waitsNote", array_remove(ARRAY[t.opened_by, p.accepted_by], NULL) AS hands
-       FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id
-       LEFT JOIN LATERAL (SELECT id, minutes, stops, accepted_by FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
-       LEFT JOIN LATERAL (SELECT count(*) AS done FROM bench_mark WHERE plan_id = p.id) d ON true
-      WHERE t.closed_at IS NULL ORDER BY t.promised_on, t.number LIMIT 2000`,
-    { type: QueryTypes.SELECT },
-  );
-}
+const OPEN = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
 
 export function editTicket(db: Database, id: number, change: TicketChange): Promise<Dossier> {
-  return changeTicket(db, id, ['measure', 'plan', 'bench', 'check', 'handover'], async (row, t) => {
+  return changeTicket(db, id, OPEN, async (row, t) => {
     await refuseStale(db, row, change.version, t);
     const { version: _version, ...changed } = change;
     // A wait that is over takes its note along.
     if (changed.waitsFor === null) changed.waitsNote = '';
     await row.update({ ...changed, version: row.version + 1 }, { transaction: t });
   });
+}
+
+/** Ended before any work: the customer will not have it, or the saw turned out not to be worth it. */
+export function declineTicket(db: Database, id: number, change: DeclineChange, by: number): Promise<Dossier> {
+  return changeTicket(db, id, ['measure', 'plan'], async (row, t) => {
+    await refuseStale(db, row, change.version, t);
+    const who = change.by === 'customer' ? 'Declined by the customer' : 'Declined by the shop';
+    await row.update(
+      {
+        stage: 'declined',
+        overrideReason: [row.overrideReason, `${who}: ${change.reason}`]
+          .filter((r) => r !== '')
+          .join('\n')
+          .slice(0, 2000),
+        closedBy: by,
+        closedAt: new Date(),
+        waitsFor: null,
+        waitsNote: '',
+        version: row.version + 1,
+      },
+      { transaction: t },
+    );
+  });
+}
+
+/** A saw worked without a plan to count by: what was done, how long it took, and it is ready. */
+export function finishJob(db: Database, id: number, job: JobDone, by: number): Promise<Dossier> {
+  return changeTicket(db, id, ['measure'], async (row, t) => {
+    await refuseStale(db, row, job.version, t);
+    const saw = await db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
+    if (isStraightFamily(saw.family))
+      throw new Problem(
+        'wrong-stage',
+        'A hand or back saw is measured, planned and worked by its plan.',
+        [],
+        await readDossier(db, id, t),
+      );
+    await row.update(
+      {
+        stage: 'handover',
+        workDone: job.workDone,
+        minutesTaken: job.minutes,
+        workedBy: by,
+        waitsFor: null,
+        waitsNote: '',
+        version: row.version + 1,
+      },
+      { transaction: t },
+    );
+  });
+}
+
+/** The ticket a tag's number stands for. */
+export async function ticketByNumber(
+  db: Database,
+  number: number,
+): Promise<{ id: number; stage: string; family: string }> {
+  const row = await db.models.Ticket.findOne({ where: { number } });
+  if (!row) throw new Problem('not-found', `There is no ticket no. ${number}.`);
+  const saw = await db.models.Saw.findByPk(row.sawId, { rejectOnEmpty: true });
+  return { id: row.id, stage: row.stage, family: saw.family };
 }

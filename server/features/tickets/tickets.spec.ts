@@ -87,7 +87,11 @@ describe('tickets at the counter', () => {
     const marks = [{ kind: 'rust' as const, along: 0.5, down: 0.5 }];
     const rust = newTicketBody({ marks, overrideReason: 'No room on the rack.' });
     const open = async (): Promise<Dossier['ticket']> => {
-      const answer = await shop.send('post', '/api/tickets', { ...rust, decision: 'decline' });
+      const answer = await shop.send('post', '/api/tickets', {
+        ...rust,
+        key: newTicketBody().key,
+        decision: 'decline',
+      });
       return (answer.body as Dossier).ticket;
     };
     expect((await open()).verdict).toBe('take');
@@ -107,8 +111,12 @@ describe('tickets at the counter', () => {
     );
     const kink = newTicketBody({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }] });
     expect(((await shop.send('post', '/api/tickets', kink)).body as { code: string }).code).toBe('consent-missing');
-    const agreed = newTicketBody({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }], consent: true });
-    expect((await shop.send('post', '/api/tickets', agreed)).status).toBe(201);
+    const agreed = newTicketBody({
+      marks: [{ kind: 'kink', along: 0.5, down: 0.5 }],
+      consents: ['kink-plate', 'nothing'],
+    });
+    const taken = await shop.send('post', '/api/tickets', agreed);
+    expect([taken.status, (taken.body as Dossier).ticket.consents]).toEqual([201, ['kink-plate']]);
   });
 
   it('never opens two tickets on one saw', async () => {
@@ -116,7 +124,7 @@ describe('tickets at the counter', () => {
     const again = { ...newTicketBody(), customer: { id: first.customer.id }, saw: { id: first.saw.id } };
     const both = await Promise.all([
       shop.send('post', '/api/tickets', again),
-      shop.send('post', '/api/tickets', again),
+      shop.send('post', '/api/tickets', { ...again, key: newTicketBody().key }),
     ]);
     expect(both.map((a) => (a.body as { code: string }).code)).toEqual(['saw-in-shop', 'saw-in-shop']);
   });

@@ -1,4 +1,5 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import { isStraightDossier } from '@odontis/contract/dossier';
 import type { FiledTooth } from '@odontis/core/file/flank-angles';
 import { toothFor, toothHeightMm } from '@odontis/core/file/flank-angles';
 import type { ShopHabits } from '@odontis/core/plan/habits';
@@ -10,7 +11,9 @@ import type { Lane, SawDrawing } from './drawing';
 
 /** The tooth the saw is drawn with: its plan's angles, else the shop's table. */
 export function drawnTooth(dossier: Dossier, habits: ShopHabits): FiledTooth {
-  const angles = dossier.plan?.inputs.angles ?? anglesFor(habits.angles, dossier.saw.family, dossier.saw.filing);
+  const angles =
+    dossier.plan?.inputs.angles ??
+    (isStraightDossier(dossier) ? anglesFor(habits.angles, dossier.saw.family, dossier.saw.filing) : habits.angles.rip);
   return toothFor(angles.rakeDeg, angles.fleamDeg);
 }
 

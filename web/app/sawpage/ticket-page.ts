@@ -9,16 +9,22 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
+import { sawInWords } from '@odontis/contract/saw-words';
+import type { NewMessage } from '@odontis/contract/notes';
+import type { DeclineChange } from '@odontis/contract/ticket';
 import { STAGES } from '@odontis/contract/ticket';
 import type { Difference } from '../shared/conflict/conflict';
 import { Conflict } from '../shared/conflict/conflict';
 import { Speech } from '../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { Notice } from '../shared/ui/notice';
-import { pageOf, STAGE_NAMES, STAGE_PAGES, STAGE_WAITS, WAIT_WORDS } from '../shared/words/stage-words';
+import type { StagePage } from '../shared/words/stage-words';
+import { PAGE_NAMES, pageOf, pagesFor, STAGE_NAMES, WAIT_WORDS } from '../shared/words/stage-words';
+import { base64Of } from '../shared/photographs/draft-photographs';
+import { CounterSlip } from './counter-slip';
 import { SawLine } from './saw-line';
 import { SawSheet } from './saw-sheet';
 import type { TicketSlip } from './ticket-slip';
@@ -28,28 +34,42 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
 @Component({
   selector: 'od-ticket-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, RouterLinkActive, RouterOutlet, SawLine, Notice, Conflict],
+  imports: [RouterLink, RouterLinkActive, RouterOutlet, SawLine, CounterSlip, Notice, Conflict],
   providers: [SawSheet],
   templateUrl: './ticket-page.html',
   styleUrl: './ticket-page.scss',
 })
 export class TicketPage {
   private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly route = inject(ActivatedRoute);
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   readonly id = input.required({ transform: numberAttribute });
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   protected readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
-  protected readonly pages = STAGE_PAGES;
+  protected readonly pages = computed(() => pagesFor(this.dossier()?.saw.family ?? 'back'));
+  protected readonly pageNames = PAGE_NAMES;
   protected readonly names = STAGE_NAMES;
-  protected readonly waits = STAGE_WAITS;
   protected readonly waitWords = WAIT_WORDS;
+  protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
+  /** The counter's slip, pulled out under the head. */
+  protected readonly drawer = signal(false);
   protected readonly editing = signal<TicketSlip | null>(null);
 
   constructor() {
     effect(() => {
       const id = this.id();
       untracked(() => this.store.dispatch(TicketPageEvents.opened({ id })));
+    });
+    effect(() => {
+      // An address without a stage opens where the saw is.
+      const dossier = this.dossier();
+      if (dossier && dossier.ticket.id === this.id() && !this.route.firstChild)
+        void this.router.navigate([pageOf(dossier.ticket.stage, dossier.saw.family)], {
+          relativeTo: this.route,
+          replaceUrl: true,
+        });
     });
     effect(() => {
       // An edit that went through closes the slip; one that was refused stays as typed.
@@ -59,13 +79,15 @@ export class TicketPage {
     });
   }
 
-  protected reached(dossier: Dossier, page: string): boolean {
-    return STAGES.indexOf(dossier.ticket.stage) >= STAGES.indexOf(page as (typeof STAGES)[number]);
+  protected reached(dossier: Dossier, page: StagePage): boolean {
+    return page === 'job' || STAGES.indexOf(dossier.ticket.stage) >= STAGES.indexOf(page);
   }
 
   protected isNow(dossier: Dossier, page: string): boolean {
-    return pageOf(dossier.ticket.stage) === page;
+    return pageOf(dossier.ticket.stage, dossier.saw.family) === page;
   }
+
+  protected words = (dossier: Dossier): string => sawInWords(dossier.saw, this.speech.speech());
 
   protected edit(dossier: Dossier): void {
     this.editing.set(slipOf(dossier));
@@ -82,6 +104,23 @@ export class TicketPage {
     this.editing.set(kept);
     const change = { version, ...kept };
     this.store.dispatch(TicketPageEvents.ticketEdited({ id: this.id(), change }));
+  }
+
+  protected async photograph(jpeg: Blob): Promise<void> {
+    const photograph = { caption: '', jpeg: await base64Of(jpeg) };
+    this.store.dispatch(TicketPageEvents.photographAdded({ id: this.id(), photograph }));
+  }
+
+  protected removePhotograph(photograph: number): void {
+    this.store.dispatch(TicketPageEvents.photographRemoved({ id: this.id(), photograph }));
+  }
+
+  protected write(message: NewMessage): void {
+    this.store.dispatch(TicketPageEvents.messageWritten({ id: this.id(), message }));
+  }
+
+  protected decline(change: Omit<DeclineChange, 'version'>, version: number): void {
+    this.store.dispatch(TicketPageEvents.ticketDeclined({ id: this.id(), change: { ...change, version } }));
   }
 
   /** Theirs, where the refusal brought it along and the slip is open. */

@@ -8,7 +8,21 @@ import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/peop
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
-import type { CustomerFound, KnownSaw, NewTicket, RackRow, TicketChange } from '@odontis/contract/ticket';
+import type { LabelPrinter, NewMessage, NewPhotograph, OutboxMessage } from '@odontis/contract/notes';
+import type {
+  AlikeSaw,
+  CounterBook,
+  CustomerFound,
+  DeclineChange,
+  JobDone,
+  KnownSaw,
+  NewTicket,
+  RackRow,
+  Stage,
+  TicketChange,
+} from '@odontis/contract/ticket';
+import type { SawFacts } from '@odontis/contract/saw';
+import type { Family } from '@odontis/core/saw/all-families';
 import type { Observable } from 'rxjs';
 
 /** Every route of the server, typed by the contract. */
@@ -54,6 +68,49 @@ export class ShopApi {
   }
   knownSaws(customerId: number): Observable<KnownSaw[]> {
     return this.http.get<KnownSaw[]>(`/api/customers/${customerId}/saws`);
+  }
+  alikeSaws(saw: SawFacts, customerId: number | null): Observable<AlikeSaw[]> {
+    const { family, name, marksOnIt, toothLineMm, pitchMm, plateThicknessMm, plateDepthHeelMm } = saw;
+    const params = { family, name, marksOnIt, toothLineMm, pitchMm, plateThicknessMm, plateDepthHeelMm };
+    return this.http.get<AlikeSaw[]>('/api/saws/alike', {
+      params: customerId === null ? params : { ...params, customerId },
+    });
+  }
+  counterBook(): Observable<CounterBook> {
+    return this.http.get<CounterBook>('/api/counter');
+  }
+  ticketNumbered(number: number): Observable<{ id: number; stage: Stage; family: Family }> {
+    return this.http.get<{ id: number; stage: Stage; family: Family }>(`/api/tickets/numbered/${number}`);
+  }
+  declineTicket(id: number, change: DeclineChange): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/decline`, change);
+  }
+  finishJob(id: number, job: JobDone): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/job`, job);
+  }
+  addPhotograph(id: number, photograph: NewPhotograph): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/photographs`, photograph);
+  }
+  removePhotograph(id: number, photograph: number): Observable<Dossier> {
+    return this.http.delete<Dossier>(`/api/tickets/${id}/photographs/${photograph}`);
+  }
+  writeMessage(id: number, message: NewMessage): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/messages`, message);
+  }
+  outbox(): Observable<OutboxMessage[]> {
+    return this.http.get<OutboxMessage[]>('/api/outbox');
+  }
+  carryOutbox(): Observable<OutboxMessage[]> {
+    return this.http.post<OutboxMessage[]>('/api/outbox/carry', {});
+  }
+  labelPrinter(): Observable<LabelPrinter> {
+    return this.http.get<LabelPrinter>('/api/labels');
+  }
+  printLabels(tickets: readonly number[]): Observable<LabelPrinter> {
+    return this.http.post<LabelPrinter>('/api/labels', { tickets });
+  }
+  loadRoll(): Observable<LabelPrinter> {
+    return this.http.post<LabelPrinter>('/api/labels/roll', {});
   }
   openTicket(ticket: NewTicket): Observable<Dossier> {
     return this.http.post<Dossier>('/api/tickets', ticket);

@@ -67,3 +67,48 @@ export const editTicket = createEffect(
     ),
   { functional: true },
 );
+
+export const finishJob = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.jobFinished),
+      concatMap(({ id, job }) => answered(api.finishJob(id, job))),
+    ),
+  { functional: true },
+);
+
+export const declineTicket = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.ticketDeclined),
+      concatMap(({ id, change }) => answered(api.declineTicket(id, change))),
+    ),
+  { functional: true },
+);
+
+export const addPhotograph = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.photographAdded),
+      concatMap(({ id, photograph }) => answered(api.addPhotograph(id, photograph))),
+    ),
+  { functional: true },
+);
+
+export const removePhotograph = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.photographRemoved),
+      concatMap(({ id, photograph }) => answered(api.removePhotograph(id, photograph))),
+    ),
+  { functional: true },
+);
+
+export const writeMessage = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.messageWritten),
+      concatMap(({ id, message }) => answered(api.writeMessage(id, message))),
+    ),
+  { functional: true },
+);

@@ -3,7 +3,8 @@ import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
-import type { Stage, TicketChange } from '@odontis/contract/ticket';
+import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
+import type { DeclineChange, JobDone, Stage, TicketChange } from '@odontis/contract/ticket';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { Refusal } from '../api/refusal';
 
@@ -17,6 +18,11 @@ export const TicketPageEvents = createActionGroup({
     'Cut judged': props<{ id: number; check: NewCheck }>(),
     'Handed over': props<{ id: number; handover: Handover }>(),
     'Ticket edited': props<{ id: number; change: TicketChange }>(),
+    'Job finished': props<{ id: number; job: JobDone }>(),
+    'Ticket declined': props<{ id: number; change: DeclineChange }>(),
+    'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
+    'Photograph removed': props<{ id: number; photograph: number }>(),
+    'Message written': props<{ id: number; message: NewMessage }>(),
     'Bench caught up': props<{ id: number; state: BenchState }>(),
     'Theirs taken': props<{ dossier: Dossier }>(),
     'Refusal read': emptyProps(),
@@ -59,6 +65,11 @@ export const ticketFeature = createFeature({
       TicketPageEvents.cutJudged,
       TicketPageEvents.handedOver,
       TicketPageEvents.ticketEdited,
+      TicketPageEvents.jobFinished,
+      TicketPageEvents.ticketDeclined,
+      TicketPageEvents.photographAdded,
+      TicketPageEvents.photographRemoved,
+      TicketPageEvents.messageWritten,
       working,
     ),
     on(TicketCalls.loaded, TicketCalls.changed, (state, { dossier }): TicketState =>

@@ -1,7 +1,23 @@
+import { fieldErrors } from '@odontis/contract/field-errors';
 import { newTicket } from '@odontis/contract/ticket';
-import { SAW_PATTERNS } from '@odontis/core/saw/families';
+import { teethOf } from '@odontis/core/saw/any-saw';
+import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
+import type { AnyPattern } from '@odontis/core/saw/patterns';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
-import { emptyDraft, fromPattern, keepDraft, recallDraft, toNewTicket } from './counter-draft';
+import type { CounterDraft } from './counter-draft';
+import {
+  answeredOf,
+  emptyDraft,
+  fromPattern,
+  nextSaw,
+  replacementOf,
+  sawTold,
+  toldSaw,
+  toNewTicket,
+} from './counter-draft';
+import { keepDraft, recallDraft } from './draft-keeper';
+import { withoutPart, withPart } from './draft-parts';
+import { fieldOf, QUESTIONS } from './questions';
 
 const thou: ShopSpeech = {
   lengthUnit: 'thou',
@@ -10,52 +26,154 @@ const thou: ShopSpeech = {
   fleamSpeech: 'off-square',
 };
 const mm: ShopSpeech = { ...thou, lengthUnit: 'mm', pointConvention: 'teeth' };
-const filled = (speech: ShopSpeech, pattern: number) => ({
-  ...emptyDraft(speech.pointConvention, '2031-05-04'),
-  ...fromPattern(SAW_PATTERNS[pattern] as (typeof SAW_PATTERNS)[number], speech),
-  customerName: 'Wren Ashby',
-  hardened: 'no' as const,
-});
+const DAY = '2031-05-04';
+const pattern = (id: string): AnyPattern => ANY_PATTERNS.find((p) => p.id === id) as AnyPattern;
+const filled = (speech: ShopSpeech, id: string, told: Record<string, string> = {}): CounterDraft => {
+  const draft = {
+    ...emptyDraft(),
+    ...fromPattern(pattern(id), speech),
+    customerName: 'Wren Ashby',
+    hardened: 'no' as const,
+  };
+  return { ...draft, told: { ...draft.told, ...told } };
+};
+const faults = (draft: CounterDraft): string[] => {
+  const read = newTicket.safeParse(toNewTicket(draft, thou, 'take', DAY));
+  return read.success ? [] : fieldErrors(read.error).map((e) => `${e.path.slice(1)} ${e.message}`);
+};
 
 describe('the counter’s draft', () => {
   it('every pattern’s usual sizes fit the contract, in inches and in mm', () => {
     for (const speech of [thou, mm]) {
-      SAW_PATTERNS.forEach((pattern, i) => {
-        const wanted = newTicket.safeParse(toNewTicket(filled(speech, i), speech, 'take'));
-        expect(wanted.success).withContext(pattern.name).toBeTrue();
-        if (!wanted.success || !('perInch' in wanted.data.saw)) return;
-        expect(wanted.data.saw.toothLineMm).toBeCloseTo(pattern.toothLineMm, -1);
-        expect(wanted.data.saw.plateThicknessMm).toBeCloseTo(pattern.plateThicknessMm, 1);
-      });
+      for (const one of ANY_PATTERNS) {
+        const wanted = newTicket.safeParse(toNewTicket(filled(speech, one.id), speech, 'take', DAY));
+        expect(wanted.success)
+          .withContext(`${one.id} ${JSON.stringify(wanted.error?.issues ?? [])}`)
+          .toBeTrue();
+      }
     }
   });
 
+  it('asks every family only what it alone can have, and every fault has its question', () => {
+    const keys = (family: keyof typeof QUESTIONS): string[] => QUESTIONS[family].map((q) => q.key);
+    expect(keys('band')).not.toContain('backFixing');
+    expect(keys('band')).not.toContain('teeth');
+    expect(keys('circular')).not.toContain('count');
+    expect(keys('hand')).not.toContain('backFixing');
+    for (const path of ['/saw/perInch', '/saw/pitchMm', '/saw/loopMm', '/saw/diameterMm', '/saw/pattern'])
+      expect(
+        Object.values(QUESTIONS)
+          .flat()
+          .some((q) => q.key === fieldOf(path)),
+      )
+        .withContext(path)
+        .toBeTrue();
+  });
+
+  it('what can be worked out is: teeth from length and pitch, pitch from teeth counted', () => {
+    const teeth = (draft: CounterDraft): number => {
+      const saw = sawTold(draft, thou);
+      return saw ? teethOf(saw) : 0;
+    };
+    const band = { loop: '2560 mm', count: '403', countedBy: 'counted' };
+    expect(teeth(filled(thou, 'band-narrow', band))).toBe(403);
+    expect(sawTold(filled(thou, 'band-narrow', band), thou)?.pitchMm).toBeCloseTo(2560 / 403, 9);
+    const saw = filled(thou, 'dovetail', { toothLine: '10 in', count: '141', countedBy: 'counted' });
+    expect(sawTold(saw, thou)?.pitchMm).toBeCloseTo(254 / 140, 9);
+    expect(teeth(saw)).toBe(141);
+    expect(sawTold(filled(thou, 'one-man', { count: '12 mm', countedBy: 'pitch' }), thou)?.pitchMm).toBe(12);
+  });
+
   it('lengths are read with their unit, whatever the shop speaks', () => {
-    const draft = { ...filled(thou, 0), toothLine: '254 mm', thickness: '0,5 mm' };
-    const saw = (toNewTicket(draft, thou, 'take') as { saw: { toothLineMm: number; plateThicknessMm: number } }).saw;
-    expect(saw.toothLineMm).toBe(254);
-    expect(saw.plateThicknessMm).toBe(0.5);
+    const saw = sawTold(filled(thou, 'dovetail', { toothLine: '254 mm', thickness: '0,5 mm' }), thou);
+    expect([saw?.toothLineMm, saw?.plateThicknessMm]).toEqual([254, 0.5]);
+  });
+
+  it('impossible saws are said at their own question', () => {
+    expect(faults(filled(thou, 'blade-rip', { diameter: '100 mm', teeth: '400' }))[0]).toMatch(
+      /^saw\/teeth 400 teeth round/,
+    );
+    expect(faults(filled(thou, 'tenon', { thickness: '3 mm' }))[0]).toMatch(
+      /^saw\/plateThicknessMm .* thicker than its teeth/,
+    );
+    expect(faults(filled(thou, 'blade-rip', { bore: '200 mm' }))[0]).toMatch(/^saw\/boreMm/);
+    expect(faults(filled(thou, 'one-man', { toothPattern: 'RRR' }))[0]).toMatch(/^saw\/pattern/);
+    const handled = { ...filled(thou, 'band-narrow'), marks: [{ kind: 'loose-handle' as const, along: 0, down: 0.5 }] };
+    expect(faults(handled)).toEqual(['intake/marks A band has no handle: that mark belongs to another saw.']);
+    expect(faults(withoutPart2(filled(thou, 'dado'), 0))[0]).toMatch(/^saw\/parts .*two outer blades/);
+  });
+
+  const withoutPart2 = (draft: CounterDraft, index: number): CounterDraft => ({
+    ...draft,
+    ...withoutPart(draft, index),
   });
 
   it('what cannot be read is named by the contract, not swallowed', () => {
-    const draft = { ...filled(thou, 0), toothLine: 'long', hardened: '' as const };
-    const wanted = newTicket.safeParse(toNewTicket(draft, thou, 'take'));
-    expect(wanted.success).toBeFalse();
-    const messages = wanted.success ? '' : JSON.stringify(wanted.error.issues);
+    const messages = faults({ ...filled(thou, 'dovetail', { toothLine: 'long' }), hardened: '' }).join(' ');
     expect(messages).toContain('The length of the tooth line');
     expect(messages).toContain('Say whether the teeth are hardened');
+    expect(faults(emptyDraft()).join(' ')).toContain('choose it by its picture');
   });
 
-  it('a known customer and saw go by their ids alone', () => {
-    const draft = { ...filled(thou, 0), customerId: 3, sawId: 8 };
-    expect(toNewTicket(draft, thou, 'take')).toEqual(
-      jasmine.objectContaining({ customer: { id: 3 }, saw: { id: 8 } }) as unknown as object,
-    );
+  it('a speed is read with the usual marks between thousands, and none stays none', () => {
+    const speed = (text: string): unknown =>
+      (toldSaw(filled(thou, 'blade-rip', { speed: text }), thou) as { markedLimitRpm: unknown }).markedLimitRpm;
+    expect([speed('6000'), speed('6,000'), speed('6 000'), speed('6.000'), speed(' ')]).toEqual([
+      6000,
+      6000,
+      6000,
+      6000,
+      null,
+    ]);
   });
 
-  it('is kept over a reload', () => {
-    keepDraft(filled(thou, 2));
-    expect(recallDraft()?.sawName).toBe('Tenon saw');
+  it('a part put in or taken out leaves marks on the parts they were put on', () => {
+    const marks = [0, 2, 4].map((part) => ({ kind: 'rust' as const, along: 0, down: 1, part }));
+    const draft = { ...filled(thou, 'dado'), marks };
+    const more = withPart(draft);
+    expect(more.parts.map((p) => p.id)).toEqual([
+      'left outer',
+      'chipper 1',
+      'chipper 2',
+      'chipper 3',
+      'chipper 4',
+      'right outer',
+    ]);
+    expect(more.marks.map((m) => m.part)).toEqual([0, 2, 5]);
+    const fewer = withoutPart(draft, 2);
+    expect(fewer.parts.length).toBe(4);
+    expect(fewer.marks.map((m) => m.part)).toEqual([0, 3]);
+  });
+
+  it('a known customer and saw go by their ids alone; a day chosen by hand stands', () => {
+    const draft = { ...filled(thou, 'dovetail'), customerId: 3, sawId: 8 };
+    const wanted = toNewTicket(draft, thou, 'take', DAY) as {
+      customer: object;
+      saw: object;
+      intake: { promisedOn: string };
+    };
+    expect([wanted.customer, wanted.saw, wanted.intake.promisedOn]).toEqual([{ id: 3 }, { id: 8 }, DAY]);
+    const chosen = toNewTicket({ ...draft, promisedOn: '2031-06-01' }, thou, 'take', DAY) as typeof wanted;
+    expect(chosen.intake.promisedOn).toBe('2031-06-01');
+  });
+
+  it('the next saw of a visit keeps the customer and nothing of the saw', () => {
+    const draft = { ...filled(thou, 'dovetail'), complaint: 'dull' };
+    const next = nextSaw(draft, 12, 3);
+    expect([next.customerId, next.arrival, next.family, next.complaint]).toEqual([3, 12, '', '']);
+    expect(next.key).not.toBe(draft.key);
+  });
+
+  it('a replacement’s price is read with or without its currency', () => {
+    expect(replacementOf({ ...emptyDraft(), replacement: '€ 35,50' })).toBe(35.5);
+    expect(answeredOf({ ...emptyDraft(), replacement: 'dear' }).replacement).toBeNull();
+  });
+
+  it('is kept over a reload, and over a closed window', () => {
+    keepDraft(filled(thou, 'tenon'));
+    expect(recallDraft()?.told['sawName']).toBe('Tenon saw');
+    sessionStorage.clear();
+    expect(recallDraft()?.pattern).toBe('tenon');
     keepDraft(null);
     expect(recallDraft()).toBeNull();
   });

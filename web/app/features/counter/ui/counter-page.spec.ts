@@ -7,17 +7,23 @@ import { CounterPage } from './counter-page';
 
 describe('the counter', () => {
   let bench: Bench;
+  let load = { due: [] as { day: string; minutes: number }[], pace: { factor: 1, error: 0, saws: 5 } };
+  let alike: object[] = [];
   let fixture: ComponentFixture<CounterPage>;
   const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
   const button = (name: string): HTMLButtonElement =>
     [...host().querySelectorAll('button')].find((b) =>
       b.textContent?.replace(/\s+/g, ' ').trim().includes(name),
     ) as HTMLButtonElement;
-  /** A search on its way keeps the page from ever being stable: answered with nobody, then one turn of the screen. */
-  const settle = async (): Promise<void> => {
-    await new Promise((resolve) => setTimeout(resolve, 180));
-    bench.http.match((call) => call.url === '/api/customers').forEach((call) => call.flush([]));
-    await fixture.whenStable();
+  /** Searches on their way keep the page from ever being stable: they are answered as they come, for a few turns of the screen. */
+  const settle = async (turns = 2): Promise<void> => {
+    for (let turn = 0; turn < turns; turn++) {
+      await new Promise((resolve) => setTimeout(resolve, 25));
+      bench.http.match((call) => call.url === '/api/customers').forEach((call) => call.flush([]));
+      bench.http.match((call) => call.url === '/api/counter').forEach((call) => call.flush(load));
+      bench.http.match((call) => call.url === '/api/saws/alike').forEach((call) => call.flush(alike));
+      bench.http.match((call) => /\/customers\/\d+\/saws$/.test(call.url)).forEach((call) => call.flush(alike));
+    }
   };
   const click = async (name: string): Promise<void> => {
     button(name).click();
@@ -30,13 +36,16 @@ describe('the counter', () => {
     input.dispatchEvent(new Event('input'));
     await settle();
   };
-  const verdict = (): string => host().querySelector('aside h2')?.textContent?.trim() ?? '';
+  const verdict = (): string => host().querySelector('od-verdict-slip h2')?.textContent?.trim() ?? '';
 
   beforeEach(async () => {
     sessionStorage.clear();
+    localStorage.clear();
+    load = { due: [], pace: { factor: 1, error: 0, saws: 5 } };
+    alike = [];
     bench = withStore();
     fixture = TestBed.createComponent(CounterPage);
-    await fixture.whenStable();
+    await settle();
   });
   afterEach(() => {
     fixture.destroy();
@@ -58,7 +67,7 @@ describe('the counter', () => {
     expect(verdict()).toBe('Take it, if');
     await click('Hardened');
     expect(verdict()).toBe('Decline');
-    expect(host().querySelector('aside')?.textContent).toContain('no file cuts them');
+    expect(host().querySelector('od-verdict-slip')?.textContent).toContain('no file cuts them');
     await click('Soft: a file bites');
     await click('Kink');
     expect(verdict()).toBe('Take it, if');
@@ -68,7 +77,12 @@ describe('the counter', () => {
   it('quotes a range from the shop’s rates, more for rust', async () => {
     await click('Tenon saw');
     await click('Soft: a file bites');
-    const price = (): number => parseFloat(host().querySelector('.price')?.textContent?.replace(/^\D+/, '') ?? '');
+    const price = (): number =>
+      parseFloat(
+        host()
+          .querySelector('.price')
+          ?.textContent?.replace(/^.*to \D+/, '') ?? '',
+      );
     const clean = price();
     expect(clean).toBeGreaterThanOrEqual(14);
     await click('Rust');
@@ -88,6 +102,7 @@ describe('the counter', () => {
     await click('Dovetail saw');
     await click('Soft: a file bites');
     await click('Take it in');
+    await settle();
     const call = bench.http.expectOne('/api/tickets');
     expect(call.request.body.customer).toEqual({ name: 'Wren Ashby', phone: '', email: '' });
     expect(call.request.body.saw.perInch).toBe(17);
@@ -120,4 +135,128 @@ describe('the counter', () => {
     expect((host().querySelector('input') as HTMLInputElement).value).toBe('Half a na');
     expect(button('Panel saw').classList).toContain('chosen');
   });
+
+  it('asks each family its own questions only, and shows what it worked out', async () => {
+    await click('Narrow band');
+    expect(host().textContent).toContain('That makes 403 teeth.');
+    expect(host().textContent).not.toContain('Depth at heel');
+    expect(host().textContent).not.toContain('Loose handle');
+    await click('Another kind of saw');
+    await click('Dado set');
+    expect(host().querySelectorAll('od-set-parts tbody tr').length).toBe(5);
+    await click('Soft: a file bites');
+    // No speed is marked on it: said at once.
+    expect(verdict()).toBe('Take it, if');
+  });
+
+  it('a carbide blade is asked nothing about files, and is sent on', async () => {
+    await type('Customer, by name', 'Wren Ashby');
+    await click('Carbide blade');
+    expect(host().textContent).not.toContain('Can a file cut it?');
+    expect(verdict()).toBe('Take it, if');
+    await click('Take it in and send it on');
+    expect(bench.http.expectOne('/api/tickets').request.body.decision).toBe('send-on');
+  });
+
+  it('says a slip at its own question as it is typed, and judges nothing meanwhile', async () => {
+    await click('Rip blade');
+    await click('Soft: a file bites');
+    await type('Diameter', '100 mm');
+    await type('Teeth, counted', '900');
+    expect(host().querySelector('od-saw-questions')?.textContent).toMatch(/900 teeth round a blade of 100 mm/);
+    expect(verdict()).toBe('Verdict');
+  });
+
+  it('wants the owner’s word for each thing that cannot be undone, and sends which', async () => {
+    await type('Customer, by name', 'Wren Ashby');
+    await click('Crosscut hand saw');
+    await click('Soft: a file bites');
+    await click('Kink');
+    await click('converted to rip');
+    const boxes = [...host().querySelectorAll<HTMLInputElement>('od-verdict-slip mat-checkbox input')];
+    expect(boxes.length).toBe(2);
+    for (const box of boxes) {
+      box.click();
+      await settle();
+    }
+    await click('Take it in');
+    expect(bench.http.expectOne('/api/tickets').request.body.intake.consents.sort()).toEqual([
+      'converting',
+      'kink-plate',
+    ]);
+  });
+
+  it('offers the earliest honest day against the bench’s load, and warns of one that is full', async () => {
+    const day = (n: number): string => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10);
+    load = { due: [{ day: day(30), minutes: 30 * 300 }], pace: { factor: 1, error: 0, saws: 5 } };
+    fixture.destroy();
+    fixture = TestBed.createComponent(CounterPage);
+    await settle();
+    await click('Tenon saw');
+    await click('Soft: a file bites');
+    const promised = (): string => (host().querySelector('input[type=date]') as HTMLInputElement).value;
+    expect(promised() > day(29)).toBeTrue();
+    const field = host().querySelector('input[type=date]') as HTMLInputElement;
+    field.value = day(3);
+    field.dispatchEvent(new Event('input'));
+    await settle();
+    expect(host().textContent).toContain('That day is full');
+    await click('take that');
+    expect(host().textContent).not.toContain('That day is full');
+  });
+
+  it('compares keeping with replacing once somebody says what a new one costs', async () => {
+    await click('Pull saw');
+    await click('Soft: a file bites');
+    expect(host().textContent).not.toContain('a year, replacing it');
+    await type('A new one costs', '12');
+    expect(host().textContent).toContain('a year, replacing it');
+    expect(verdict()).toBe('Take it, if');
+  });
+
+  it('shows a saw that was here before, and takes it up with its owner', async () => {
+    alike = [knownSaw()];
+    await click('Dovetail saw');
+    await settle(20);
+    expect(host().textContent).toContain('Was it here before?');
+    expect(host().textContent).toContain('We said: Mind the toe.');
+    await click('Wren Ashby');
+    expect((host().querySelector('input') as HTMLInputElement).value).toBe('Wren Ashby');
+    await click('Soft: a file bites');
+    await click('Take it in');
+    const { customer, saw } = bench.http.expectOne('/api/tickets').request.body as { customer: object; saw: object };
+    expect([customer, saw]).toEqual([{ id: 7 }, { id: 5 }]);
+  });
+
+  it('another saw of the same customer goes on the same visit', async () => {
+    await type('Customer, by name', 'Wren Ashby');
+    await click('Dovetail saw');
+    await click('Soft: a file bites');
+    await click('Take it in');
+    bench.http.expectOne('/api/tickets').flush(testDossier('measure'));
+    await settle();
+    await click('Another saw of Wren Ashby');
+    await click('Tenon saw');
+    await click('Soft: a file bites');
+    await click('Take it in');
+    const body = bench.http.expectOne('/api/tickets').request.body as { arrival: number; customer: object };
+    expect([body.arrival, body.customer]).toEqual([3, { id: 7 }]);
+  });
+});
+
+const knownSaw = () => ({
+  ...testDossier('measure').saw,
+  id: 5,
+  customerId: 7,
+  customer: 'Wren Ashby',
+  inShop: false,
+  visits: 2,
+  lastVisit: '2029-02-03T10:00:00.000Z',
+  lastComplaint: 'wanders',
+  lastNote: 'Mind the toe.',
+  lastWork: 'tune',
+  lastDepthMm: 0.2,
+  lastRefusal: null,
+  share: 0.9,
+  agrees: ['owner', 'length'],
 });

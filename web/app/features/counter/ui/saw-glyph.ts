@@ -1,35 +1,86 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { SawPattern } from '@odontis/core/saw/families';
+import type { AnyPattern } from '@odontis/core/saw/patterns';
+import { pitchMmFromCount } from '@odontis/core/saw/points';
+import type { AnySaw } from '@odontis/core/saw/any-saw';
+import { plateShape } from '../../../shared/plate/plate-shape';
 
-/** A pattern as a small picture from its own sizes: length, depth, back, and how coarse it is. */
+/** A small picture must still show teeth: they are drawn this coarse. */
+const COARSE = 14;
+
+/** A pattern as a small picture from its own sizes: length, depth, back, frame, how coarse it is. */
 @Component({
   selector: 'od-saw-glyph',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg viewBox="0 0 150 46" width="150" height="46" aria-hidden="true">
-      <rect x="2" [attr.y]="14" width="26" [attr.height]="20" rx="7" fill="var(--handle)" />
-      <path [attr.d]="plate()" fill="var(--plate)" stroke="var(--text)" stroke-width="0.8" />
-      @if (pattern().family === 'back') {
-        <rect x="24" [attr.y]="10" [attr.width]="length()" height="5" fill="var(--brass)" />
+    <svg
+      [attr.viewBox]="'0 0 ' + shape().width + ' ' + shape().height"
+      height="34"
+      [attr.width]="width()"
+      aria-hidden="true"
+    >
+      @for (fitting of shape().fittings; track $index) {
+        @if (fitting.kind === 'wood') {
+          <path [attr.d]="fitting.path" fill="var(--handle)" />
+        }
+      }
+      <path [attr.d]="shape().outline" fill="var(--plate)" stroke="var(--text)" stroke-width="3" />
+      @for (fitting of shape().fittings; track $index) {
+        @if (fitting.kind === 'back') {
+          <path [attr.d]="fitting.path" fill="var(--brass)" />
+        }
+        @if (fitting.kind === 'hole') {
+          <path [attr.d]="fitting.path" fill="var(--paper)" stroke="var(--text)" stroke-width="3" />
+        }
       }
     </svg>
   `,
 })
 export class SawGlyph {
-  readonly pattern = input.required<SawPattern>();
-  protected readonly length = computed(() => (this.pattern().toothLineMm / 660) * 70 + 50);
-  protected readonly plate = computed(() => {
-    const { plateDepthHeelMm, plateDepthToeMm, points } = this.pattern();
-    const [x, top, long] = [24, 12, this.length()];
-    const heel = top + 6 + (plateDepthHeelMm / 180) * 22;
-    const toe = top + 6 + (plateDepthToeMm / 180) * 22;
-    const teeth = Math.max(6, Math.round(points * 1.4));
-    const zigzag = Array.from({ length: teeth }, (_, i) => {
-      const at = (k: number): string =>
-        `${(x + long - (long * k) / teeth).toFixed(1)} ${(toe + ((heel - toe) * k) / teeth).toFixed(1)}`;
-      const tip = toe + ((heel - toe) * (i + 0.5)) / teeth + 26 / points;
-      return `L${at(i)} L${(x + long - (long * (i + 0.2)) / teeth).toFixed(1)} ${tip.toFixed(1)}`;
-    });
-    return `M${x} ${top} L${x + long} ${top} L${x + long} ${toe.toFixed(1)} ${zigzag.join(' ')} L${x} ${heel.toFixed(1)} Z`;
+  readonly pattern = input.required<AnyPattern>();
+  protected readonly shape = computed(() => plateShape(...drawnAs(this.pattern())));
+  /** Longer saws are drawn longer, as far as a button has room. */
+  protected readonly width = computed(() => {
+    const pattern = this.pattern();
+    if (pattern.family === 'circular' || pattern.family === 'dado') return 44;
+    if (pattern.family === 'band') return 100;
+    return 64 + Math.min(46, pattern.toothLineMm / 24);
   });
+}
+
+function drawnAs(pattern: AnyPattern): Parameters<typeof plateShape> {
+  const backed = pattern.family === 'back' || ('backed' in pattern && pattern.backed);
+  const back = { backFixing: backed ? ('folded' as const) : ('none' as const) };
+  switch (pattern.family) {
+    case 'circular':
+    case 'dado': {
+      const part = pattern.family === 'dado' ? pattern.parts[1] : undefined;
+      const teeth = pattern.family === 'dado' ? 4 : Math.min(30, pattern.teeth / 2);
+      const line = Math.PI * pattern.diameterMm;
+      const blade = {
+        ...back,
+        ...pattern,
+        toothLineMm: line,
+        pitchMm: line / teeth,
+        plateDepthHeelMm: 100,
+        plateDepthToeMm: 100,
+      };
+      return [blade as unknown as AnySaw, part];
+    }
+    case 'band':
+      return [
+        {
+          ...back,
+          family: 'band',
+          toothLineMm: 1000,
+          pitchMm: (1000 / 3 / COARSE) * (pattern.widthMm > 30 ? 1.4 : 0.8),
+          plateDepthHeelMm: pattern.widthMm * 1.6,
+          plateDepthToeMm: pattern.widthMm,
+        },
+      ];
+    default: {
+      const pitch = 'points' in pattern ? pitchMmFromCount(pattern.points, 'points') : pattern.pitchMm;
+      const teeth = Math.min(2 * COARSE, Math.max(8, pattern.toothLineMm / pitch / 4));
+      return [{ ...back, ...pattern, pitchMm: pattern.toothLineMm / teeth }];
+    }
+  }
 }

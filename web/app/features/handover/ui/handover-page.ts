@@ -5,6 +5,7 @@ import { MatInput } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
+import { isStraightDossier } from '@odontis/contract/dossier';
 import { handover } from '@odontis/contract/check';
 import { nextVisit, sayLeft } from '@odontis/core/life/life';
 import { priceFor } from '@odontis/core/plan/price';
@@ -35,8 +36,9 @@ export class HandoverPage {
   protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
 
   protected readonly price = computed(() => {
-    const [plan, book] = [this.dossier()?.plan?.plan, this.speech.book()];
-    return plan && book ? priceFor(plan.minutes, book.rates) : null;
+    const [dossier, book] = [this.dossier(), this.speech.book()];
+    const minutes = dossier?.plan?.plan.minutes ?? dossier?.ticket.minutesTaken;
+    return book && minutes ? priceFor(minutes, book.rates) : null;
   });
   protected readonly charged = linkedSignal(() => this.price()?.amount.toFixed(2) ?? '0');
   protected readonly note = linkedSignal(() =>
@@ -58,6 +60,10 @@ export class HandoverPage {
   private draw(): void {
     const [dossier, habits] = [this.dossier(), this.speech.book()?.habits];
     if (!dossier || !habits) return;
+    if (!isStraightDossier(dossier)) {
+      this.sheet.drawing.set(null);
+      return;
+    }
     const before = dossier.measurings.find((m) => m.kind === 'before')?.readings ?? null;
     const after = dossier.measurings.filter((m) => m.kind === 'after').at(-1)?.readings ?? null;
     const shown = after ?? before ?? [];

@@ -12,6 +12,9 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Contact, CustomerPage as CustomerRecord } from '@odontis/contract/customer';
+import type { Saw } from '@odontis/contract/saw';
+import { sawInWords } from '@odontis/contract/saw-words';
+import type { Visit } from '@odontis/contract/ticket';
 import { customerChange } from '@odontis/contract/customer';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { Observable } from 'rxjs';
@@ -21,7 +24,7 @@ import { Conflict } from '../../../shared/conflict/conflict';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { pageOf, STAGE_WAITS } from '../../../shared/words/stage-words';
+import { pageOf, stageWaits } from '../../../shared/words/stage-words';
 import type { CustomerDraft } from '../data/customer-draft';
 import { differencesOf, draftOf } from '../data/customer-draft';
 
@@ -38,7 +41,10 @@ const NOBODY: Contact = { name: '', phone: '', email: '' };
 export class CustomerPage {
   private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
-  protected readonly waits = STAGE_WAITS;
+  protected readonly waits = stageWaits;
+  protected done = (work: Visit['work']): string =>
+    work === 'tune' ? 'tuned' : work === 'sharpen' ? 'sharpened' : 'worked';
+  protected words = (saw: Saw): string => sawInWords(saw, this.speech.speech());
   protected readonly stagePage = pageOf;
   readonly id = input.required({ transform: numberAttribute });
   private readonly read = rxResource({ params: () => this.id(), stream: ({ params }) => this.api.customer(params) });

@@ -14,6 +14,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { isStraightDossier } from '@odontis/contract/dossier';
 import type { Dossier } from '@odontis/contract/dossier';
 import { cornersUsed } from '@odontis/core/file/file-choice';
 import { leanDisagreements } from '@odontis/core/file/direction';
@@ -88,7 +89,7 @@ export class PlanPage {
   protected readonly study = computed(() => {
     const [dossier, book] = [this.dossier(), this.speech.book()];
     const readings = dossier?.measurings.find((m) => m.kind === 'before')?.readings;
-    if (!dossier || !book || !readings || readings.length < 3) return null;
+    if (!dossier || !isStraightDossier(dossier) || !book || !readings || readings.length < 3) return null;
     const [line, rakeDeg, fleamDeg] = [this.line(), this.rakeDeg(), this.fleamDeg()];
     const table = anglesFor(book.habits.angles, dossier.saw.family, dossier.saw.filing);
     const angles = { rakeDeg: rakeDeg ?? table.rakeDeg, fleamDeg: fleamDeg ?? table.fleamDeg };

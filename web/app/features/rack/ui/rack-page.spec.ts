@@ -22,6 +22,9 @@ const row = (id: number, days: number, stage: RackRow['stage'] = 'plan'): RackRo
   waitsFor: null,
   waitsNote: '',
   hands: [],
+  family: 'back',
+  openedOn: '2026-01-05',
+  planned: true,
 });
 
 describe('the rack', () => {

@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { RackRow } from '@odontis/contract/ticket';
+import { isStraightFamily } from '@odontis/core/saw/any-saw';
 import { DateTime } from 'luxon';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { pageOf, STAGE_WAITS, WAIT_WORDS } from '../../../shared/words/stage-words';
+import { pageOf, stageWaits, WAIT_WORDS } from '../../../shared/words/stage-words';
 import { RACK_VIEWS } from '../data/rack-views';
 import { RackEvents, rackFeature } from '../state/rack.feature';
 
@@ -30,6 +31,7 @@ export class RackPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly speech = inject(Speech);
+  private readonly today = DateTime.now().toISODate();
   private readonly all = this.store.selectSignal(rackFeature.selectRows);
   private readonly person = this.store.selectSignal(shopFeature.selectPerson);
   /** Which saws are wanted, kept in the address. */
@@ -37,16 +39,17 @@ export class RackPage {
   protected readonly views = computed(() =>
     RACK_VIEWS.map((view) => ({
       ...view,
-      count: this.all().filter((row) => view.takes(row, this.person()?.id ?? 0)).length,
+      count: this.all().filter((row) => view.takes(row, this.person()?.id ?? 0, this.today)).length,
     })),
   );
   protected readonly view = computed(() => this.views().find((v) => v.id === this.show()) ?? this.views()[0]);
-  protected readonly rows = computed(() => this.all().filter((row) => this.view()?.takes(row, this.person()?.id ?? 0)));
+  protected readonly rows = computed(() =>
+    this.all().filter((row) => this.view()?.takes(row, this.person()?.id ?? 0, this.today)),
+  );
   protected readonly loaded = this.store.selectSignal(rackFeature.selectLoaded);
   protected readonly refusal = this.store.selectSignal(rackFeature.selectRefusal);
-  protected readonly waits = STAGE_WAITS;
+  protected readonly waits = stageWaits;
   protected readonly waitWords = WAIT_WORDS;
-  private readonly today = DateTime.now().toISODate();
   protected readonly at = signal(0);
 
   constructor() {
@@ -76,7 +79,7 @@ export class RackPage {
   });
 
   protected page(row: RackRow): unknown[] {
-    return ['/ticket', row.id, pageOf(row.stage)];
+    return ['/ticket', row.id, pageOf(row.stage, row.family)];
   }
 
   protected lateBy(row: RackRow): string {
@@ -84,9 +87,13 @@ export class RackPage {
     return days === 1 ? 'since yesterday' : `for ${days} days`;
   }
 
+  /** What is ready, or away, takes no more of the bench. */
+  private atBench = (row: RackRow): boolean => !['check', 'handover'].includes(row.stage) && row.waitsFor !== 'grinder';
+
   protected minutesOn(peg: Peg): number {
     return peg.rows.reduce(
-      (sum, row) => sum + (row.minutes ?? 0) * (1 - (row.stops ? row.stopsDone / row.stops : 0)),
+      (sum, row) =>
+        sum + (this.atBench(row) ? (row.minutes ?? 0) * (1 - (row.stops ? row.stopsDone / row.stops : 0)) : 0),
       0,
     );
   }
@@ -101,6 +108,9 @@ export class RackPage {
     } else return;
     event.preventDefault();
   }
+
+  /** Of a band or a blade nobody says points to the inch. */
+  protected isToothed = (row: RackRow): boolean => isStraightFamily(row.family) || row.family === 'pull';
 
   protected isAt(row: RackRow): boolean {
     return this.rows()[this.at()] === row;

@@ -1,0 +1,25 @@
+import type { ShopSpeech } from '@odontis/core/units/shop-speech';
+import { sayLong, sayPitch } from '@odontis/core/units/shop-speech';
+import { teethOf } from '@odontis/core/saw/any-saw';
+import type { Saw } from './saw';
+
+/** A saw's kind and size in the shop's own words, for a head line, a tag or a report. */
+export function sawInWords(saw: Saw, speech: ShopSpeech): string {
+  const long = sayLong(saw.toothLineMm, speech);
+  const pitch = sayPitch(saw.pitchMm, speech);
+  switch (saw.family) {
+    case 'hand':
+    case 'back':
+      return `${saw.filing}, ${pitch}, ${long}`;
+    case 'pull':
+      return `${saw.edges === 2 ? 'two-edged' : saw.filing}, ${pitch}, ${long}`;
+    case 'crosscut':
+      return `${saw.pattern === 'C' ? 'plain teeth' : saw.pattern}, ${long}`;
+    case 'band':
+      return `${long} round, ${sayLong(saw.plateDepthHeelMm, speech)} wide, ${teethOf(saw)} teeth`;
+    case 'circular':
+      return `${sayLong(saw.diameterMm, speech)}, ${teethOf(saw)} teeth, ${saw.tipped === 'carbide' ? 'carbide' : saw.filing}`;
+    case 'dado':
+      return `${sayLong(saw.diameterMm, speech)}, ${saw.parts.length} parts`;
+  }
+}

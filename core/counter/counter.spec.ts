@@ -1,0 +1,234 @@
+import fc from 'fast-check';
+import { FAMILIES, pitchFromCounted, teethFor } from '../saw/all-families';
+import type { AnySaw } from '../saw/any-saw';
+import { rakersOf, teethOf } from '../saw/any-saw';
+import { ANY_PATTERNS } from '../saw/patterns';
+import { DEFAULT_HABITS } from '../plan/habits';
+import { pitchMmFromCount } from '../saw/points';
+import { keepOrReplace } from './cost';
+import type { CounterAnswers } from './counter-judgement';
+import { judgeAtCounter } from './counter-judgement';
+import type { WorkFacts } from './counter-work';
+import { counterWork } from './counter-work';
+import type { SawIdentity } from './likeness';
+import { ASK_FROM, sawLikeness } from './likeness';
+import { paceOf, timeAtVise } from './pace';
+
+const facts = (more: Partial<WorkFacts>): WorkFacts => ({
+  family: 'back',
+  teeth: 141,
+  rakers: 0,
+  parts: 1,
+  marks: [],
+  work: 'sharpen',
+  ...more,
+});
+const exact = { factor: 1, error: 0, saws: 9 };
+
+describe('teeth of any saw', () => {
+  it('by hand: a band has as many as its loop over its pitch, a line one more', () => {
+    expect(teethFor('band', 2560, 6.35)).toBe(403);
+    expect(teethFor('back', 254, pitchMmFromCount(15, 'points'))).toBe(141);
+    expect(pitchFromCounted('back', 254, 141)).toBeCloseTo(254 / 140, 12);
+    expect(pitchFromCounted('circular', Math.PI * 250, 40)).toBeCloseTo(19.635, 3);
+    expect(() => pitchFromCounted('band', 2560, 1)).toThrowError(RangeError);
+  });
+  it('counting and reckoning back agree for every family', () =>
+    fc.assert(
+      fc.property(fc.constantFrom(...FAMILIES), fc.integer({ min: 2, max: 2000 }), (family, teeth) =>
+        expect(teethFor(family, 800, pitchFromCounted(family, 800, teeth))).toBe(teeth),
+      ),
+    ));
+  it('a two-edged saw has them twice, a set on every part, a pattern its rakers', () => {
+    const head = { convention: 'points', plateThicknessMm: 1, plateDepthHeelMm: 50, plateDepthToeMm: 50 } as const;
+    const pull: AnySaw = {
+      ...head,
+      family: 'pull',
+      filing: 'rip',
+      backFixing: 'none',
+      edges: 2,
+      pitchMm: 2,
+      toothLineMm: 200,
+    };
+    expect(teethOf(pull)).toBe(202);
+    const long: AnySaw = {
+      ...head,
+      family: 'crosscut',
+      filing: 'crosscut',
+      backFixing: 'none',
+      kind: 'two-man',
+      pattern: 'CCR',
+      pitchMm: 10,
+      toothLineMm: 1490,
+    };
+    expect([teethOf(long), rakersOf(long), rakersOf(pull)]).toEqual([150, 50, 0]);
+  });
+  it('every pattern’s plate is thinner than its teeth are high, as a filed tooth must be', () => {
+    for (const p of ANY_PATTERNS) {
+      const pitch =
+        'points' in p
+          ? pitchMmFromCount(p.points, 'points')
+          : 'pitchMm' in p
+            ? p.pitchMm
+            : (Math.PI * p.diameterMm) / ('teeth' in p ? p.teeth : (p.parts[0]?.teeth ?? 1));
+      expect(p.plateThicknessMm)
+        .withContext(p.id)
+        .toBeLessThan(0.87 * pitch);
+    }
+  });
+});
+
+describe('the work as the counter reckons it', () => {
+  // Trade section 4, common practice: a 15-point back saw takes five to seven minutes; here with clamping and looking.
+  it('a back saw’s sharpening takes minutes, and not knowing widens the range to the tune', () => {
+    const sharpening = counterWork(facts({}), exact);
+    expect(sharpening.lowMinutes).toBeCloseTo(5 + (141 * 1.8) / 60, 9);
+    expect(sharpening.highMinutes).toBeCloseTo(sharpening.lowMinutes, 9);
+    const unknown = counterWork(facts({ work: null }), exact);
+    const tune = counterWork(facts({ work: 'tune' }), exact);
+    expect(unknown.lowMinutes).toBeCloseTo(sharpening.lowMinutes, 9);
+    expect(unknown.highMinutes).toBeCloseTo(tune.highMinutes, 9);
+  });
+  // Trade section 4: a long neglected crosscut, an hour for rust and an hour for teeth.
+  it('a long neglected crosscut: an hour for rust and about an hour for teeth', () => {
+    const long = counterWork(
+      facts({ family: 'crosscut', teeth: 140, rakers: 28, marks: ['rust'], work: 'tune' }),
+      exact,
+    );
+    expect(long.highMinutes - 60).toBeGreaterThan(60);
+    expect(long.highMinutes - 60).toBeLessThan(130);
+  });
+  it('damage counts once a kind; more of anything never takes less time; one’s own pace moves both ends', () => {
+    const one = counterWork(facts({ marks: ['rust'] }));
+    expect(counterWork(facts({ marks: ['rust', 'rust'] }))).toEqual(one);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FAMILIES),
+        fc.integer({ min: 0, max: 900 }),
+        fc.integer({ min: 1, max: 300 }),
+        (family, teeth, more) => {
+          const few = counterWork(facts({ family, teeth, work: null }));
+          const many = counterWork(facts({ family, teeth: teeth + more, rakers: 3, work: null }));
+          expect(few.lowMinutes).toBeLessThanOrEqual(few.highMinutes);
+          expect(many.lowMinutes).toBeGreaterThan(few.lowMinutes);
+          expect(many.highMinutes).toBeGreaterThan(few.highMinutes);
+        },
+      ),
+    );
+    const slow = counterWork(facts({}), { factor: 2, error: 0, saws: 4 });
+    expect(slow.lowMinutes).toBeCloseTo(2 * counterWork(facts({}), exact).lowMinutes, 9);
+    expect(() => counterWork(facts({}), { factor: 0, error: 0, saws: 0 })).toThrowError(RangeError);
+  });
+});
+
+describe('a filer’s own pace', () => {
+  it('by hand: 12 for 10 and 24 for 20 is 1.2 without error', () => {
+    const pace = paceOf([
+      { reckonedMinutes: 10, takenMinutes: 12 },
+      { reckonedMinutes: 20, takenMinutes: 24 },
+    ]);
+    expect([pace.factor, pace.saws]).toEqual([1.2, 2]);
+    expect(pace.error).toBeCloseTo(0, 6);
+    expect(paceOf([]).factor).toBe(1);
+    expect(paceOf([{ reckonedMinutes: 0, takenMinutes: 5 }]).saws).toBe(0);
+  });
+  it('the telephone and the night count on neither side', () => {
+    const minute = 60_000;
+    const stops = [0, 1, 2, 50, 51].map((at) => ({ atMs: at * minute, plannedMinutes: 0.5 }));
+    expect(timeAtVise(stops)).toEqual({ reckonedMinutes: 1.5, takenMinutes: 3 });
+    // An hour of rust is no pause where the plan gave it an hour.
+    expect(
+      timeAtVise([
+        { atMs: 0, plannedMinutes: 1 },
+        { atMs: 70 * minute, plannedMinutes: 60 },
+      ]).takenMinutes,
+    ).toBe(70);
+  });
+});
+
+describe('keeping against replacing', () => {
+  it('by hand: 20 every 39 months against 60 that lasts six times as long', () => {
+    const cost = keepOrReplace('back', 'weekly', 20, 60);
+    expect(cost.sharpening).toBeCloseTo(20 / 3.25, 9);
+    expect(cost.replacing).toBeCloseTo(60 / (6 * 3.25), 9);
+    expect(cost.ratio).toBeCloseTo(2, 9);
+    expect(keepOrReplace('band', 'daily', 10, 30).cheaper).toBe('sharpening');
+    expect(() => keepOrReplace('band', 'daily', 10, 0)).toThrowError(RangeError);
+  });
+});
+
+describe('every question judged at the counter', () => {
+  const answers = (more: Partial<CounterAnswers>): CounterAnswers => ({
+    saw: { family: 'hand', backFixing: 'none', filing: 'crosscut' },
+    hardened: 'no',
+    marks: [],
+    pitchMm: pitchMmFromCount(8, 'points'),
+    lineLook: 'not-looked',
+    grain: 'unsaid',
+    ...more,
+  });
+  const at = (more: Partial<CounterAnswers>) => judgeAtCounter(answers(more), undefined, DEFAULT_HABITS.angles);
+  it('says nothing of the work before anybody looked along the line, unless damage says it', () => {
+    expect(at({}).work).toBeNull();
+    expect(at({ lineLook: 'even' }).work?.verdict).toBe('sharpen');
+    expect(at({ lineLook: 'hollow' }).work?.verdict).toBe('tune');
+    expect(at({ marks: [{ kind: 'missing-teeth', along: 0.5, down: 1 }] }).work?.verdict).toBe('tune');
+  });
+  it('rip, crosscut or convert by points and grain', () => {
+    expect(at({}).filing?.verdict).toBe('ask');
+    expect(at({ grain: 'along' }).filing?.verdict).toBe('convert');
+    expect(at({ grain: 'across' }).filing?.verdict).toBe('ask');
+    expect(at({ pitchMm: pitchMmFromCount(6, 'points'), grain: 'along' }).filing?.verdict).toBe('keep');
+    expect(at({ saw: { family: 'band', backFixing: 'none', filing: 'rip' } }).filing).toBeNull();
+  });
+  it('straightening: by hand, by clamp, under the hammer, or scrap', () => {
+    const bend = (sagMm?: number, spanMm?: number) =>
+      at({
+        marks: [{ kind: 'bend', along: 0.5, down: 0.5, ...(sagMm && { sagMm }), ...(spanMm && { spanMm }) }],
+      }).straighten?.verdict;
+    expect(at({}).straighten).toBeNull();
+    expect(bend()).toBe('by-hand');
+    expect(bend(6, 400)).toBe('by-hand');
+    expect(bend(3, 60)).toBe('clamp');
+    expect(bend(0.4, 300)).toBe('leave');
+    expect(at({ marks: [{ kind: 'kink', along: 0.5, down: 0.5 }] }).straighten?.reasons[0]?.says).toMatch(
+      /even chance/,
+    );
+    const blade = { family: 'circular', backFixing: 'none', tipped: 'steel' } as const;
+    expect(at({ saw: blade, marks: [{ kind: 'bend', along: 0, down: 0.5 }] }).straighten?.verdict).toBe('scrap');
+  });
+  it('a shop’s own change of a book is judged by', () => {
+    const own = { work: { rules: { 'looks-hollow': { off: true } } } };
+    expect(judgeAtCounter(answers({ lineLook: 'hollow' }), own, DEFAULT_HABITS.angles).work?.verdict).toBe('sharpen');
+  });
+});
+
+describe('the same saw come back', () => {
+  const saw = (more: Partial<SawIdentity> = {}): SawIdentity => ({
+    family: 'back',
+    name: 'Tenon saw',
+    toothLineMm: 355,
+    pitchMm: 2.31,
+    plateThicknessMm: 0.75,
+    plateDepthHeelMm: 85,
+    marksOnIt: 'R. TÖLLER 1911',
+    ...more,
+  });
+  it('is the same in everything, filed shallower too; accents and case do not count', () => {
+    expect(sawLikeness(saw(), saw(), true).share).toBe(1);
+    expect(sawLikeness(saw({ plateDepthHeelMm: 78, marksOnIt: 'toller' }), saw(), true).share).toBe(1);
+  });
+  it('a plate that grew, another stamp, another pitch or owner speak against it', () => {
+    expect(sawLikeness(saw({ plateDepthHeelMm: 99 }), saw(), true).agrees).not.toContain('depth');
+    expect(sawLikeness(saw({ marksOnIt: 'HARROW' }), saw(), true).share).toBeLessThan(ASK_FROM + 0.05);
+    expect(sawLikeness(saw({ marksOnIt: 'HARROW', pitchMm: 1.8 }), saw(), true).share).toBeLessThan(ASK_FROM);
+    expect(sawLikeness(saw(), saw(), false).share).toBeGreaterThan(ASK_FROM);
+    expect(sawLikeness(saw({ marksOnIt: '' }), saw(), true).share).toBe(1);
+  });
+  it('size alone never makes it the same: many saws are of one make', () =>
+    expect(sawLikeness(saw({ marksOnIt: '' }), saw(), false).share).toBe(0));
+  it('another family or another length is another saw', () => {
+    expect(sawLikeness(saw({ family: 'hand' }), saw(), true).share).toBe(0);
+    expect(sawLikeness(saw({ toothLineMm: 305 }), saw(), true).share).toBe(0);
+  });
+});

@@ -1,0 +1,87 @@
+import type { Family } from '../saw/all-families';
+
+/** What can be wrong with a plate, each put on its picture where it is. */
+export const PLATE_MARKS = [
+  'bend',
+  'kink',
+  'twist',
+  'rust',
+  'pitting',
+  'crack',
+  'burn',
+  'missing-teeth',
+  'short-teeth',
+  'bent-back',
+  'wavy-line',
+  'loose-handle',
+  'frame',
+] as const;
+export type PlateMarkKind = (typeof PLATE_MARKS)[number];
+
+/** Which way a bend or a kink goes, seen from the handle; of a blade, from the marked side. */
+export const BEND_SIDES = ['left', 'right'] as const;
+export type BendSide = (typeof BEND_SIDES)[number];
+
+/**
+ * A mark on the picture of the plate. Places are shares: along from the heel (0)
+ * to the toe (1), round the loop from the weld, or round the blade from the mark
+ * at its top; down from the back (0) to the teeth (1), or from the bore to the rim.
+ */
+export interface PlateMark {
+  readonly kind: PlateMarkKind;
+  readonly along: number;
+  readonly down: number;
+  readonly side?: BendSide;
+  /** How far a bend stands off a straight edge, mm, and over what length of plate. */
+  readonly sagMm?: number;
+  readonly spanMm?: number;
+  /** Which part of a set, counted from 0. */
+  readonly part?: number;
+}
+
+const EVERYWHERE: readonly PlateMarkKind[] = [
+  'kink',
+  'twist',
+  'rust',
+  'pitting',
+  'crack',
+  'missing-teeth',
+  'short-teeth',
+];
+const HANDLED: readonly PlateMarkKind[] = ['bend', ...EVERYWHERE, 'loose-handle'];
+
+/** The marks a family can have: a band has no handle, a hand saw no stiffening back. */
+export const MARKS_OF: Record<Family, readonly PlateMarkKind[]> = {
+  hand: [...HANDLED, 'wavy-line'],
+  back: [...HANDLED, 'bent-back', 'wavy-line'],
+  pull: [...HANDLED, 'bent-back', 'wavy-line'],
+  crosscut: [...HANDLED, 'frame'],
+  band: [...EVERYWHERE, 'burn'],
+  circular: ['bend', ...EVERYWHERE, 'burn'],
+  dado: ['bend', ...EVERYWHERE, 'burn'],
+};
+
+/** What a mark is said to be of, where a family cannot have it. */
+const NEEDS: Partial<Record<PlateMarkKind, string>> = {
+  'loose-handle': 'handle',
+  'bent-back': 'stiffening back',
+  'wavy-line': 'line that could leave its seat',
+  frame: 'frame',
+  bend: 'length of plate to be bent',
+  burn: 'motor to burn its teeth',
+};
+const FAMILY_WORDS: Record<Family, string> = {
+  hand: 'A hand saw',
+  back: 'A back saw',
+  pull: 'A pull saw',
+  crosscut: 'A crosscut saw',
+  band: 'A band',
+  circular: 'A circular blade',
+  dado: 'A dado set',
+};
+
+/** What is wrong with marking this on such a saw, in a sentence; null where nothing is. */
+export function markFault(family: Family, kind: PlateMarkKind): string | null {
+  if (MARKS_OF[family].includes(kind)) return null;
+  return `${FAMILY_WORDS[family]} has no ${NEEDS[kind] ?? 'place for that'}: that mark belongs to another saw.`;
+}

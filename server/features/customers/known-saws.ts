@@ -1,0 +1,115 @@
+import { QueryTypes } from 'sequelize';
+import { z } from 'zod';
+import { text } from '@odontis/contract/fields';
+import { family } from '@odontis/contract/saw';
+import type { AlikeSaw, KnownSaw } from '@odontis/contract/ticket';
+import { ASK_FROM, sawLikeness } from '@odontis/core/counter/likeness';
+import type { Database } from '../../database/connect';
+import { toSaw } from './service';
+
+interface Past {
+  readonly sawId: number;
+  readonly customer: string;
+  readonly visits: number;
+  readonly inShop: boolean;
+  readonly lastVisit: Date | null;
+  readonly complaint: string | null;
+  readonly note: string | null;
+  readonly work: 'sharpen' | 'tune' | null;
+  readonly depthMm: number | null;
+  readonly stage: string | null;
+  readonly refusal: string | null;
+}
+
+/** Saws with what was said and done when they were last here, newest saw first. */
+async function withTheirPast(db: Database, sawIds: readonly number[]): Promise<KnownSaw[]> {
+  if (sawIds.length === 0) return [];
+  const [saws, past] = await Promise.all([
+    db.models.Saw.findAll({ where: { id: [...sawIds] }, order: [['id', 'DESC']] }),
+    db.sequelize.query<Past>(
+      `SELECT s.id AS "sawId", c.name AS customer, all_t.visits, all_t.in_shop AS "inShop", last.closed_at AS "lastVisit",
+              last.complaint, last.handover_note AS note, p.work, p.depth AS "depthMm", last.stage, last.reasons->0->>'says' AS refusal
+         FROM saw s JOIN customer c ON c.id = s.customer_id
+         CROSS JOIN LATERAL (SELECT count(*)::int AS visits, COALESCE(bool_or(closed_at IS NULL), false) AS in_shop FROM ticket WHERE saw_id = s.id) all_t
+         LEFT JOIN LATERAL (SELECT * FROM ticket WHERE saw_id = s.id AND closed_at IS NOT NULL ORDER BY closed_at DESC LIMIT 1) last ON true
+         LEFT JOIN LATERAL (SELECT plan->>'work' AS work, (plan->>'depthMm')::float8 AS depth FROM plan WHERE ticket_id = last.id ORDER BY number DESC LIMIT 1) p ON true
+        WHERE s.id IN (:sawIds)`,
+      { type: QueryTypes.SELECT, replacements: { sawIds: [...sawIds] } },
+    ),
+  ]);
+  const byId = new Map(past.map((one) => [one.sawId, one]));
+  return saws.map((row) => {
+    const own = byId.get(row.id);
+    return {
+      ...toSaw(row),
+      customerId: row.customerId,
+      customer: own?.customer ?? '',
+      inShop: own?.inShop ?? false,
+      visits: own?.visits ?? 0,
+      lastVisit: own?.lastVisit?.toISOString() ?? null,
+      lastComplaint: own?.complaint ?? '',
+      lastNote: own?.note ?? '',
+      lastWork: own?.work ?? null,
+      lastDepthMm: own?.depthMm ?? null,
+      lastRefusal: own?.stage === 'declined' ? (own.refusal ?? '') : null,
+    };
+  });
+}
+
+/** What a customer has brought before. */
+export async function knownSaws(db: Database, customerId: number): Promise<KnownSaw[]> {
+  const saws = await db.models.Saw.findAll({ where: { customerId }, attributes: ['id'] });
+  return withTheirPast(
+    db,
+    saws.map((s) => s.id),
+  );
+}
+
+const size = z.coerce.number().positive().max(100_000);
+/** A saw as far as it has been told at the counter. */
+export const sawTold = z.object({
+  customerId: z.coerce.number().int().positive().optional(),
+  family,
+  name: text(120, 'What the saw is').default(''),
+  marksOnIt: text(500, 'What is stamped or written on it').default(''),
+  toothLineMm: size,
+  pitchMm: size,
+  plateThicknessMm: size,
+  plateDepthHeelMm: size,
+});
+
+/** Saws of the same family and length are weighed; more than these are not looked at. */
+const MOST_WEIGHED = 400;
+const MOST_SHOWN = 4;
+
+/** Saws in the book the one on the counter may be, the likeliest first; their owner's own before anybody else's. */
+export async function alikeSaws(db: Database, told: z.infer<typeof sawTold>): Promise<AlikeSaw[]> {
+  const rows = await db.sequelize.query<{ id: number; customerId: number }>(
+    `SELECT s.id, s.customer_id AS "customerId" FROM saw s JOIN customer c ON c.id = s.customer_id
+      WHERE s.family = :family AND s.tooth_line_mm BETWEEN :length * 0.94 AND :length * 1.06 AND c.forgotten_at IS NULL
+      ORDER BY (s.customer_id = :customerId) DESC, abs(s.pitch_mm - :pitch), s.id LIMIT ${MOST_WEIGHED}`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: {
+        family: told.family,
+        length: told.toothLineMm,
+        pitch: told.pitchMm,
+        customerId: told.customerId ?? 0,
+      },
+    },
+  );
+  const known = await db.models.Saw.findAll({ where: { id: rows.map((r) => r.id) } });
+  const likely = known
+    .map((saw) => ({ id: saw.id, ...sawLikeness(told, saw, saw.customerId === told.customerId) }))
+    .filter((one) => one.share >= ASK_FROM)
+    .sort((a, b) => b.share - a.share || b.id - a.id)
+    .slice(0, MOST_SHOWN);
+  const past = await withTheirPast(
+    db,
+    likely.map((one) => one.id),
+  );
+  return likely.flatMap((one) => {
+    const saw = past.find((p) => p.id === one.id);
+    return saw ? [{ ...saw, share: one.share, agrees: one.agrees }] : [];
+  });
+}

@@ -1,0 +1,33 @@
+import { Router } from 'express';
+import { labelWanted } from '@odontis/contract/notes';
+import type { Database } from '../../database/connect';
+import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { loadRoll, printLabels, readPrinter } from '../../standins/label-printer';
+import { readShop } from '../shop/service';
+import { readDossier } from '../tickets/dossier';
+import { labelDrawing } from './label';
+
+export function labelRoutes(db: Database): Router {
+  const router = Router();
+  router.get('/labels', async (_request, response) => {
+    response.json(await readPrinter(db));
+  });
+  router.post('/labels', async (request, response) => {
+    const by = await personOf(request, db);
+    const { tickets } = parse(labelWanted, request.body);
+    const { book } = await readShop(db);
+    await db.sequelize.transaction(async (t) => {
+      const labels = [];
+      for (const ticketId of tickets)
+        labels.push({ ticketId, drawing: labelDrawing(await readDossier(db, ticketId, t), book) });
+      await printLabels(db, labels, by, t);
+    });
+    response.status(201).json(await readPrinter(db));
+  });
+  router.post('/labels/roll', async (request, response) => {
+    await personOf(request, db);
+    response.json(await loadRoll(db));
+  });
+  return router;
+}

@@ -1,0 +1,25 @@
+import { Router } from 'express';
+import { recordId } from '@odontis/contract/fields';
+import { newMessage } from '@odontis/contract/notes';
+import type { Database } from '../../database/connect';
+import { parse } from '../../http/parse';
+import { personOf } from '../../http/person';
+import { carryMessages } from '../../standins/message-carrier';
+import { readOutbox, writeMessage } from './service';
+
+export function outboxRoutes(db: Database): Router {
+  const router = Router();
+  router.get('/outbox', async (_request, response) => {
+    response.json(await readOutbox(db));
+  });
+  router.post('/outbox/carry', async (request, response) => {
+    await personOf(request, db);
+    response.json(await carryMessages(db));
+  });
+  router.post('/tickets/:id/messages', async (request, response) => {
+    const by = await personOf(request, db);
+    const message = parse(newMessage, request.body);
+    response.status(201).json(await writeMessage(db, parse(recordId, request.params.id), message, by));
+  });
+  return router;
+}

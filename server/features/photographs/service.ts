@@ -1,0 +1,73 @@
+import { QueryTypes } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import sharp from 'sharp';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { NewPhotograph, Photograph } from '@odontis/contract/notes';
+import { PHOTOGRAPH_PX } from '@odontis/contract/notes';
+import type { Database } from '../../database/connect';
+import { Problem } from '../../http/problem';
+import { readDossier } from '../tickets/dossier';
+
+/** A picture sent here was shrunk already; one this large was not. Pixels. */
+const MOST_PIXELS = 24_000_000;
+const MOST_PHOTOGRAPHS = 20;
+
+/** The photographs beside a ticket, without their bytes. */
+export async function readPhotographs(db: Database, ticketId: number, t?: Transaction): Promise<Photograph[]> {
+  const rows = await db.sequelize.query<Omit<Photograph, 'at'> & { at: Date }>(
+    `SELECT p.id, p.caption, p.width_px AS "widthPx", p.height_px AS "heightPx", o.name AS by, p.taken_at AS at
+       FROM photograph p JOIN person o ON o.id = p.taken_by WHERE p.ticket_id = :ticketId ORDER BY p.id`,
+    { type: QueryTypes.SELECT, replacements: { ticketId }, transaction: t },
+  );
+  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+}
+
+/**
+ * The picture as it is kept: read, turned upright and written anew, so that
+ * nothing of what the camera noted (place, time, owner) is left in it whoever sent it.
+ */
+async function cleaned(base64: string): Promise<{ bytes: Buffer; widthPx: number; heightPx: number }> {
+  try {
+    const { data, info } = await sharp(Buffer.from(base64, 'base64'), { limitInputPixels: MOST_PIXELS })
+      .rotate()
+      .resize(PHOTOGRAPH_PX, PHOTOGRAPH_PX, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
+    return { bytes: data, widthPx: info.width, heightPx: info.height };
+  } catch {
+    const message = 'This is no photograph that can be read: a JPEG, PNG or WebP picture is wanted.';
+    throw new Problem('bad-input', message, [{ path: '/jpeg', message }]);
+  }
+}
+
+export async function addPhotograph(
+  db: Database,
+  ticketId: number,
+  wanted: NewPhotograph,
+  by: number,
+): Promise<Dossier> {
+  const picture = await cleaned(wanted.jpeg);
+  return db.sequelize.transaction(async (t) => {
+    const ticket = await db.models.Ticket.findByPk(ticketId, { transaction: t, lock: t.LOCK.UPDATE });
+    if (!ticket) throw new Problem('not-found', 'There is no such ticket.');
+    if ((await db.models.Photograph.count({ where: { ticketId }, transaction: t })) >= MOST_PHOTOGRAPHS)
+      throw new Problem('bad-input', `A ticket keeps ${MOST_PHOTOGRAPHS} photographs at most: take one away first.`);
+    await db.models.Photograph.create(
+      { ticketId, caption: wanted.caption, ...picture, takenBy: by },
+      { transaction: t },
+    );
+    return readDossier(db, ticketId, t);
+  });
+}
+
+export async function removePhotograph(db: Database, ticketId: number, id: number): Promise<Dossier> {
+  const gone = await db.models.Photograph.destroy({ where: { id, ticketId } });
+  if (gone === 0) throw new Problem('not-found', 'That photograph is not there any more.');
+  return readDossier(db, ticketId);
+}
+
+export async function photographBytes(db: Database, id: number): Promise<Buffer> {
+  const row = await db.models.Photograph.findByPk(id);
+  if (!row) throw new Problem('not-found', 'There is no such photograph.');
+  return row.bytes;
+}

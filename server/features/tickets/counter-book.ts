@@ -1,0 +1,55 @@
+import { QueryTypes } from 'sequelize';
+import type { CounterBook, RackRow } from '@odontis/contract/ticket';
+import type { PastTime } from '@odontis/core/counter/pace';
+import { paceOf, timeAtVise } from '@odontis/core/counter/pace';
+import type { Pace } from '@odontis/core/counter/counter-work';
+import type { PlanStep } from '@odontis/core/plan/steps';
+import { walkPlan } from '@odontis/core/plan/steps';
+import type { Database } from '../../database/connect';
+import { readRack } from './rack';
+
+/** A filer's pace is taken from so many of their latest saws. */
+const LATEST_SAWS = 25;
+
+/** A person's own pace: the vise's marks against their plans, and hours written down against what the counter reckoned. */
+export async function readPace(db: Database, person: number): Promise<Pace> {
+  const [walks, jobs] = await Promise.all([
+    db.sequelize.query<{ steps: PlanStep[]; stops: number[]; at: number[] }>(
+      `SELECT p.plan->'steps' AS steps, e.stops, e.at FROM plan p
+         JOIN LATERAL (SELECT array_agg(stop ORDER BY happened_at, stop) AS stops, array_agg(extract(epoch FROM happened_at) * 1000 ORDER BY happened_at, stop)::float8[] AS at
+                         FROM bench_event WHERE plan_id = p.id AND person_id = :person AND action = 'done') e ON e.stops IS NOT NULL
+        ORDER BY p.id DESC LIMIT ${LATEST_SAWS}`,
+      { type: QueryTypes.SELECT, replacements: { person } },
+    ),
+    db.sequelize.query<PastTime>(
+      `SELECT (minutes_low + minutes_high) / 2 AS "reckonedMinutes", minutes_taken AS "takenMinutes" FROM ticket
+        WHERE worked_by = :person AND minutes_low IS NOT NULL ORDER BY id DESC LIMIT ${LATEST_SAWS}`,
+      { type: QueryTypes.SELECT, replacements: { person } },
+    ),
+  ]);
+  return paceOf([...walks.map(timeOf), ...jobs]);
+}
+
+function timeOf({ steps, stops, at }: { steps: PlanStep[]; stops: number[]; at: number[] }): PastTime {
+  const walk = walkPlan(steps);
+  const minutes = (stop: number): number => {
+    const step = steps[walk[stop]?.step ?? -1];
+    return step ? step.minutes / step.stops.length : 0;
+  };
+  return timeAtVise(stops.map((stop, i) => ({ atMs: at[i] as number, plannedMinutes: minutes(stop) })));
+}
+
+/** Minutes still to be worked on a saw of the rack. */
+export function minutesLeft(row: Pick<RackRow, 'stage' | 'minutes' | 'stops' | 'stopsDone' | 'waitsFor'>): number {
+  if (row.stage === 'handover' || row.stage === 'check' || row.waitsFor === 'grinder') return 0;
+  return (row.minutes ?? 0) * (row.stops > 0 ? 1 - row.stopsDone / row.stops : 1);
+}
+
+/** What the counter promises against: the bench's load by day, and the pace of who is at the screen. */
+export async function readCounterBook(db: Database, person: number): Promise<CounterBook> {
+  const [rack, pace] = await Promise.all([readRack(db), readPace(db, person)]);
+  return {
+    pace,
+    due: rack.map((row) => ({ day: row.promisedOn, minutes: minutesLeft(row) })).filter((d) => d.minutes > 0),
+  };
+}

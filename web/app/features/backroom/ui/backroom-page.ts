@@ -1,0 +1,141 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { MatButton } from '@angular/material/button';
+import { DomSanitizer } from '@angular/platform-browser';
+import type { SafeUrl } from '@angular/platform-browser';
+import { RouterLink } from '@angular/router';
+import type { LabelPrinter, OutboxMessage } from '@odontis/contract/notes';
+import type { Observable } from 'rxjs';
+import { toRefusal } from '../../../shared/api/refusal';
+import { ShopApi } from '../../../shared/api/shop-api';
+import { Speech } from '../../../shared/speech/speech';
+import { Keys } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+
+const EMPTY: LabelPrinter = { labelsLeft: 0, printed: [] };
+const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as const;
+
+/** What stands behind the counter: the label printer's tray and the outbox, both stand-ins that show what would happen. */
+@Component({
+  selector: 'od-backroom-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, RouterLink, Notice],
+  template: `
+    <main>
+      <h1>Back room</h1>
+      <p class="quiet">
+        Stand-ins: nothing leaves this machine. They show what a real printer and a real carrier would do.
+      </p>
+      @if (refused(); as no) {
+        <od-notice weight="stop">{{ no }}</od-notice>
+      }
+      <section aria-label="Outbox">
+        <h2>Outbox</h2>
+        @if (outbox.hasValue()) {
+          @if (outbox.value().length === 0) {
+            <p>No note has been written. Notes are written from a ticket’s counter slip.</p>
+          } @else {
+            <button matButton="outlined" (click)="carry()" [disabled]="waiting() === 0">
+              Hand {{ waiting() }} to the carrier
+            </button>
+          }
+          @for (one of outbox.value(); track one.id) {
+            <article>
+              <strong>{{ kinds[one.kind] }}</strong> to {{ one.customer }}, {{ one.sentTo }} ·
+              <a [routerLink]="['/ticket', one.ticketId]">no. {{ one.number }}</a> ·
+              <span class="quiet"
+                >{{ one.by }}, {{ speech.fullDay(one.at) }} · {{ one.state === 'sent' ? 'sent' : 'waiting' }}</span
+              >
+              <p>{{ one.body }}</p>
+            </article>
+          }
+        } @else {
+          <p class="quiet" role="status">Looking into the outbox …</p>
+        }
+      </section>
+      <section aria-label="Label printer">
+        <h2>Label printer</h2>
+        @if (printer.hasValue()) {
+          <p>
+            {{ printer.value().labelsLeft }} labels left on the roll.
+            <button matButton="outlined" (click)="load()">Load a new roll</button>
+          </p>
+          @if (printer.value().printed.length === 0) {
+            <p>Nothing has been printed yet. Labels are printed when a saw is taken in.</p>
+          }
+          <div class="tray">
+            @for (one of printer.value().printed; track one.id) {
+              <figure>
+                <img [src]="picture(one.drawing)" [alt]="'Label of ticket ' + one.number" />
+                <figcaption class="quiet">{{ one.by }}, {{ speech.fullDay(one.at) }}</figcaption>
+              </figure>
+            }
+          </div>
+        } @else {
+          <p class="quiet" role="status">Asking the printer …</p>
+        }
+      </section>
+    </main>
+  `,
+  styles: `
+    main {
+      padding: 14px 20px 40px;
+    }
+    section {
+      border-top: 1px solid var(--rule);
+      margin-top: 12px;
+      padding-top: 10px;
+    }
+    article {
+      border-left: 4px solid var(--steel);
+      padding: 4px 10px;
+      margin: 8px 0;
+      max-width: 90ch;
+    }
+    .tray {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 14px;
+    }
+    figure {
+      margin: 0;
+    }
+    img {
+      border: 1px solid var(--rule);
+      border-radius: 4px;
+    }
+  `,
+})
+export class BackroomPage {
+  private readonly api = inject(ShopApi);
+  private readonly trust = inject(DomSanitizer);
+  protected readonly speech = inject(Speech);
+  protected readonly kinds = KINDS;
+  protected readonly refused = signal<string | null>(null);
+  protected readonly outbox = rxResource({ stream: () => this.api.outbox(), defaultValue: [] as OutboxMessage[] });
+  protected readonly printer = rxResource({ stream: () => this.api.labelPrinter(), defaultValue: EMPTY });
+
+  constructor() {
+    inject(Keys).here.set([]);
+  }
+
+  protected waiting = (): number => this.outbox.value().filter((one) => one.state === 'waiting').length;
+
+  /** As an image it cannot run anything, whatever was typed into it. */
+  protected picture(drawing: string): SafeUrl {
+    return this.trust.bypassSecurityTrustUrl(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(drawing)}`);
+  }
+
+  protected carry(): void {
+    this.take(this.api.carryOutbox(), (all) => this.outbox.set(all));
+  }
+
+  protected load(): void {
+    this.take(this.api.loadRoll(), (printer) => this.printer.set(printer));
+  }
+
+  private take<T>(call: Observable<T>, done: (answer: T) => void): void {
+    this.refused.set(null);
+    call.subscribe({ next: done, error: (error: unknown) => this.refused.set(toRefusal(error).detail) });
+  }
+}

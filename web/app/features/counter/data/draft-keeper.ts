@@ -1,0 +1,33 @@
+import type { CounterDraft } from './counter-draft';
+import { emptyDraft } from './counter-draft';
+
+/** The window's own draft, and the last one of this machine: a closed window loses nothing, two counters keep apart. */
+const OWN = 'odontis.counter';
+const LAST = 'odontis.counter.last';
+
+function read(store: Storage, key: string): CounterDraft | null {
+  try {
+    const text = store.getItem(key);
+    // A draft of an older version of the app keeps what still has a place.
+    return text === null ? null : { ...emptyDraft(), ...(JSON.parse(text) as Partial<CounterDraft>) };
+  } catch {
+    return null;
+  }
+}
+
+export const recallDraft = (): CounterDraft | null => read(sessionStorage, OWN) ?? read(localStorage, LAST);
+
+export function keepDraft(draft: CounterDraft | null): void {
+  try {
+    if (draft === null) {
+      sessionStorage.removeItem(OWN);
+      localStorage.removeItem(LAST);
+      return;
+    }
+    const text = JSON.stringify(draft);
+    sessionStorage.setItem(OWN, text);
+    localStorage.setItem(LAST, text);
+  } catch {
+    // Without storage a reload begins anew.
+  }
+}

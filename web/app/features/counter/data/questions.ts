@@ -1,0 +1,194 @@
+import type { Family } from '@odontis/core/saw/all-families';
+
+/** Where a measure is taken, as the drawing beside the questions shows it. */
+export type Dimension = 'line' | 'depthHeel' | 'depthToe' | 'thickness' | 'pitch' | 'width' | 'diameter' | 'bore';
+
+export type Question =
+  | {
+      readonly key: string;
+      readonly label: string;
+      readonly ask: 'length' | 'plate' | 'whole' | 'words';
+      readonly drawn?: Dimension;
+      readonly hint?: string;
+    }
+  | { readonly key: string; readonly label: string; readonly ask: 'count'; readonly drawn: Dimension }
+  | {
+      readonly key: string;
+      readonly label: string;
+      readonly ask: 'choice';
+      readonly options: readonly (readonly [value: string, label: string])[];
+    };
+
+const filing: Question = {
+  key: 'filing',
+  label: 'Filed for',
+  ask: 'choice',
+  options: [
+    ['rip', 'rip'],
+    ['crosscut', 'crosscut'],
+  ],
+};
+const count: Question = { key: 'count', label: 'Teeth', ask: 'count', drawn: 'pitch' };
+const toothLine: Question = { key: 'toothLine', label: 'Tooth line', ask: 'length', drawn: 'line' };
+const thickness: Question = { key: 'thickness', label: 'Plate thickness', ask: 'plate', drawn: 'thickness' };
+const depths: readonly Question[] = [
+  { key: 'depthHeel', label: 'Depth at heel', ask: 'length', drawn: 'depthHeel' },
+  { key: 'depthToe', label: 'Depth at toe', ask: 'length', drawn: 'depthToe' },
+];
+const stamped: Question = { key: 'marksOnIt', label: 'Stamped or written on it', ask: 'words' };
+const blade: readonly Question[] = [
+  { key: 'diameter', label: 'Diameter', ask: 'length', drawn: 'diameter' },
+  { key: 'bore', label: 'Bore', ask: 'length', drawn: 'bore' },
+];
+const speed: Question = {
+  key: 'speed',
+  label: 'Marked limit',
+  ask: 'whole',
+  hint: 'turns a minute, as marked',
+};
+const tipped: Question = {
+  key: 'tipped',
+  label: 'Teeth of',
+  ask: 'choice',
+  options: [
+    ['steel', 'plain steel'],
+    ['carbide', 'carbide tips'],
+  ],
+};
+
+/** What is asked of each family, in the order a person looks at the saw; nothing that can be worked out is. */
+export const QUESTIONS: Record<Family, readonly Question[]> = {
+  hand: [count, filing, toothLine, thickness, ...depths, stamped],
+  back: [
+    count,
+    filing,
+    {
+      key: 'backFixing',
+      label: 'Back',
+      ask: 'choice',
+      options: [
+        ['folded', 'folded back'],
+        ['slotted', 'slotted back'],
+      ],
+    },
+    toothLine,
+    thickness,
+    ...depths,
+    stamped,
+  ],
+  pull: [
+    {
+      key: 'edges',
+      label: 'Teeth on',
+      ask: 'choice',
+      options: [
+        ['1', 'one edge'],
+        ['2', 'both edges'],
+      ],
+    },
+    {
+      key: 'backFixing',
+      label: 'Back',
+      ask: 'choice',
+      options: [
+        ['none', 'no back'],
+        ['folded', 'stiff back'],
+      ],
+    },
+    count,
+    filing,
+    toothLine,
+    thickness,
+    ...depths,
+    stamped,
+  ],
+  crosscut: [
+    {
+      key: 'kind',
+      label: 'Which',
+      ask: 'choice',
+      options: [
+        ['one-man', 'one-man'],
+        ['two-man', 'two-man'],
+        ['buck', 'buck'],
+        ['frame', 'frame'],
+      ],
+    },
+    {
+      key: 'toothPattern',
+      label: 'Cutters and rakers',
+      ask: 'words',
+      hint: 'C cutter, R raker, once round: CCR',
+    },
+    count,
+    filing,
+    toothLine,
+    thickness,
+    ...depths,
+    stamped,
+  ],
+  band: [
+    { key: 'loop', label: 'Length all round', ask: 'length', drawn: 'line' },
+    { key: 'width', label: 'Width', ask: 'length', drawn: 'width' },
+    count,
+    {
+      key: 'set',
+      label: 'Teeth bent',
+      ask: 'choice',
+      options: [
+        ['alternate', 'left, right'],
+        ['left-right-straight', 'left, right, straight'],
+      ],
+    },
+    thickness,
+    stamped,
+  ],
+  circular: [
+    tipped,
+    ...blade,
+    { key: 'teeth', label: 'Teeth, counted', ask: 'whole', drawn: 'pitch' },
+    {
+      key: 'filing',
+      label: 'Ground for',
+      ask: 'choice',
+      options: [
+        ['rip', 'rip'],
+        ['crosscut', 'crosscut'],
+        ['combination', 'both: scorers and rakers'],
+      ],
+    },
+    thickness,
+    speed,
+    stamped,
+  ],
+  dado: [tipped, ...blade, speed, stamped],
+};
+
+/** The ways a saw's teeth are counted; the first is offered first. */
+export const COUNTED_BY = ['points', 'teeth', 'pitch', 'counted'] as const;
+export type CountedBy = (typeof COUNTED_BY)[number];
+export const COUNTED_WORDS: Record<CountedBy, string> = {
+  points: 'points to the inch',
+  teeth: 'teeth to the inch',
+  pitch: 'from tip to tip',
+  counted: 'counted in all',
+};
+
+/** The field a fault of the contract belongs to. */
+export const FIELD_OF: Record<string, string> = {
+  '/saw/perInch': 'count',
+  '/saw/pitchMm': 'count',
+  '/saw/toothLineMm': 'toothLine',
+  '/saw/plateThicknessMm': 'thickness',
+  '/saw/plateDepthHeelMm': 'depthHeel',
+  '/saw/plateDepthToeMm': 'depthToe',
+  '/saw/loopMm': 'loop',
+  '/saw/widthMm': 'width',
+  '/saw/diameterMm': 'diameter',
+  '/saw/boreMm': 'bore',
+  '/saw/teeth': 'teeth',
+  '/saw/pattern': 'toothPattern',
+  '/saw/markedLimitRpm': 'speed',
+  '/saw/name': 'sawName',
+};
+export const fieldOf = (path: string): string => FIELD_OF[path] ?? path.replace('/saw/', '');

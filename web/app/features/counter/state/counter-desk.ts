@@ -1,0 +1,236 @@
+import { computed, effect, inject, Injectable, linkedSignal, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import type { Dossier } from '@odontis/contract/dossier';
+import { fieldErrors } from '@odontis/contract/field-errors';
+import type { SawFacts } from '@odontis/contract/saw';
+import { newSaw } from '@odontis/contract/saw';
+import type { AlikeSaw, CounterBook, CustomerFound, KnownSaw, NewTicket } from '@odontis/contract/ticket';
+import { newTicket } from '@odontis/contract/ticket';
+import { dayNumber, earliestDay, isoOfDay, judgePromise, USUAL_HOURS } from '@odontis/core/counter/bench-load';
+import { judgeIntake } from '@odontis/core/counter/judge-intake';
+import { NO_PACE } from '@odontis/core/counter/counter-work';
+import { teethOf } from '@odontis/core/saw/any-saw';
+import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
+import { DateTime } from 'luxon';
+import { catchError, delay, firstValueFrom, of, switchMap } from 'rxjs';
+import { toRefusal } from '../../../shared/api/refusal';
+import { ShopApi } from '../../../shared/api/shop-api';
+import { base64Of, DraftPhotographs } from '../../../shared/photographs/draft-photographs';
+import { Speech } from '../../../shared/speech/speech';
+import type { CounterDraft } from '../data/counter-draft';
+import { answeredOf, emptyDraft, fromPattern, nextSaw, sawTold, toldSaw, toNewTicket } from '../data/counter-draft';
+import { keepDraft, recallDraft } from '../data/draft-keeper';
+import { fieldOf } from '../data/questions';
+
+/** Hours of a shop's day, for what is left of today's bench. */
+const OPENS = 8;
+const CLOSES = 17;
+const NOTHING_DUE: CounterBook = { due: [], pace: NO_PACE };
+
+/** One intake as it is being made: what is typed, what it is judged and priced at, the day it can be promised for, and its ticket once it is open. */
+@Injectable()
+export class CounterDesk {
+  private readonly api = inject(ShopApi);
+  private readonly speech = inject(Speech);
+  readonly photographs = inject(DraftPhotographs);
+  readonly draft = signal<CounterDraft>(recallDraft() ?? emptyDraft());
+  readonly complaints = signal<ReadonlyMap<string, string>>(new Map());
+  readonly refused = signal<string | null>(null);
+  readonly busy = signal(false);
+  /** The saws of this visit that are in the book, the last one opened last. */
+  readonly opened = signal<readonly Dossier[]>([]);
+  /** The last one's slip is shown until another saw or customer is begun. */
+  readonly slip = signal<Dossier | null>(null);
+
+  constructor() {
+    void this.photographs.recall().catch(() => undefined);
+    effect(() => keepDraft(this.slip() ? null : this.draft()));
+  }
+
+  /** Typed, and then quiet for a moment. */
+  readonly found = rxResource({
+    params: () => (this.draft().customerId === null ? this.draft().customerName.trim() : ''),
+    stream: ({ params }) =>
+      params.length < 2
+        ? of([])
+        : of(null).pipe(
+            delay(120),
+            switchMap(() => this.api.customers(params)),
+          ),
+    defaultValue: [] as CustomerFound[],
+  });
+  readonly known = rxResource({
+    params: () => this.draft().customerId ?? undefined,
+    stream: ({ params }) => this.api.knownSaws(params),
+    defaultValue: [] as KnownSaw[],
+  });
+  /** The bench's load, read again for every intake. */
+  readonly book = rxResource({
+    params: () => this.draft().key,
+    stream: () => this.api.counterBook().pipe(catchError(() => of(NOTHING_DUE))),
+    defaultValue: NOTHING_DUE,
+  });
+
+  readonly knownSaw = computed(() => {
+    const { sawId } = this.draft();
+    const own = this.known.hasValue() ? this.known.value().find((s) => s.id === sawId) : undefined;
+    return own ?? null;
+  });
+  /** The saw as it would be kept; null while what was told does not hold together. */
+  readonly saw = computed<SawFacts | null>(() => this.knownSaw() ?? sawTold(this.draft(), this.speech.speech()));
+  /** The last saw that held together, so that the picture does not jump while a number is typed. */
+  readonly drawn = linkedSignal<SawFacts | null, SawFacts | null>({
+    source: this.saw,
+    computation: (saw, before) =>
+      saw ?? (before?.value?.family === this.draft().family ? (before?.value ?? null) : null),
+  });
+  /** What cannot be, by question, as it is typed. */
+  readonly sawFaults = computed<ReadonlyMap<string, string>>(() => {
+    const draft = this.draft();
+    if (draft.family === '' || draft.sawId !== null) return new Map();
+    const read = newSaw.safeParse(toldSaw(draft, this.speech.speech()));
+    if (read.success) return new Map();
+    return new Map(fieldErrors(read.error).map((e) => [fieldOf(`/saw${e.path}`), e.message]));
+  });
+  readonly teeth = computed(() => {
+    const saw = this.saw();
+    return saw ? teethOf(saw) : null;
+  });
+
+  /** Saws in the book this one may be; asked for once it is told and the typing rests. */
+  readonly alike = rxResource({
+    params: () => {
+      const { sawId, customerId } = this.draft();
+      const saw = sawId === null ? sawTold(this.draft(), this.speech.speech()) : null;
+      return saw ? { saw, customerId } : undefined;
+    },
+    stream: ({ params }) =>
+      of(null).pipe(
+        delay(350),
+        switchMap(() => this.api.alikeSaws(params.saw, params.customerId)),
+        catchError(() => of([])),
+      ),
+    defaultValue: [] as AlikeSaw[],
+  });
+
+  readonly judged = computed(() => {
+    const [saw, book, draft] = [this.saw(), this.speech.book(), this.draft()];
+    const carbide = saw !== null && 'tipped' in saw && saw.tipped === 'carbide';
+    if (!saw || !book || (draft.hardened === '' && !carbide)) return null;
+    return judgeIntake(saw, answeredOf(draft), book, this.load().pace);
+  });
+  private readonly load = computed(() => (this.book.hasValue() ? this.book.value() : NOTHING_DUE));
+  readonly pace = computed(() => this.load().pace);
+
+  private readonly when = computed(() => {
+    const now = DateTime.now();
+    const hours = this.speech.book()?.bench ?? USUAL_HOURS;
+    const share = Math.min(1, Math.max(0, (CLOSES - now.hour - now.minute / 60) / (CLOSES - OPENS)));
+    return { hours, today: dayNumber(now.toISODate()), left: hours.minutesPerDay * share };
+  });
+  private readonly due = computed(() => this.load().due.map((d) => ({ day: dayNumber(d.day), minutes: d.minutes })));
+  /** The work is reckoned at its most: a day promised on the least is a day broken. */
+  readonly earliest = computed(() => {
+    const { hours, today, left } = this.when();
+    const found = earliestDay(this.due(), this.judged()?.work.highMinutes ?? 0, hours, today, left);
+    return { day: isoOfDay(found.day), reason: found.reason };
+  });
+  readonly promise = computed(() => {
+    const { hours, today, left } = this.when();
+    const { promisedOn } = this.draft();
+    const judged = this.judged();
+    if (promisedOn === '' || !judged) return null;
+    try {
+      return judgePromise(this.due(), judged.work.highMinutes, dayNumber(promisedOn), hours, today, left);
+    } catch {
+      return null;
+    }
+  });
+  readonly promisedOn = computed(() => this.draft().promisedOn || this.earliest().day);
+
+  set(change: Partial<CounterDraft>): void {
+    this.draft.update((draft) => ({ ...draft, ...change }));
+  }
+
+  choosePattern(id: string): void {
+    const pattern = ANY_PATTERNS.find((p) => p.id === id);
+    if (!pattern) return;
+    this.set(fromPattern(pattern, this.speech.speech()));
+    this.complaints.set(new Map());
+  }
+
+  chooseCustomer({ id, name, phone, email }: CustomerFound): void {
+    this.set({ customerId: id, customerName: name, phone, email });
+  }
+
+  /** The saw is one that was here before; where it is another customer's, that customer is at the counter. */
+  chooseKnown(saw: KnownSaw): void {
+    const owner = { customerId: saw.customerId, customerName: saw.customer };
+    this.set({
+      ...owner,
+      sawId: saw.id,
+      family: saw.family,
+      pattern: '',
+      marks: [],
+      consents: [],
+      wantsFiling: 'as-it-is',
+    });
+  }
+
+  async open(decision: NewTicket['decision']): Promise<void> {
+    const wanted = newTicket.safeParse(toNewTicket(this.draft(), this.speech.speech(), decision, this.promisedOn()));
+    if (!wanted.success) {
+      this.tell(fieldErrors(wanted.error));
+      return;
+    }
+    this.busy.set(true);
+    try {
+      let dossier = await firstValueFrom(this.api.openTicket(wanted.data));
+      for (const one of this.photographs.all()) {
+        const sent = { caption: one.caption, jpeg: await base64Of(one.jpeg) };
+        dossier = await firstValueFrom(this.api.addPhotograph(dossier.ticket.id, sent));
+        await this.photographs.remove(one.id);
+      }
+      this.complaints.set(new Map());
+      this.refused.set(null);
+      this.opened.update((all) => [...all, dossier]);
+      this.slip.set(dossier);
+    } catch (error) {
+      const refusal = toRefusal(error);
+      this.tell(refusal.errors);
+      this.refused.set(refusal.detail);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  private tell(errors: readonly { path: string; message: string }[]): void {
+    this.complaints.set(new Map(errors.map((e) => [e.path, e.message])));
+    const [first] = errors;
+    this.refused.set(
+      first
+        ? `${errors.length === 1 ? 'One thing is' : `${errors.length} things are`} missing or not right yet: ${first.message}`
+        : null,
+    );
+  }
+
+  /** The same customer puts another saw on the counter. */
+  anotherSaw(): void {
+    const last = this.slip();
+    if (!last) return;
+    this.begin(nextSaw(this.draft(), last.ticket.arrival, last.customer.id));
+  }
+
+  nextCustomer(): void {
+    this.opened.set([]);
+    this.begin(emptyDraft());
+  }
+
+  private begin(draft: CounterDraft): void {
+    this.slip.set(null);
+    this.complaints.set(new Map());
+    this.refused.set(null);
+    void this.photographs.clear().catch(() => undefined);
+    this.draft.set(draft);
+  }
+}

@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import type { Family } from '@odontis/core/saw/all-families';
+import type { Dimension, Question } from '../data/questions';
+import { COUNTED_BY, COUNTED_WORDS, QUESTIONS } from '../data/questions';
+import { SawFigure } from './saw-figure';
+
+/** A family's own questions beside a drawing of where each is measured. */
+@Component({
+  selector: 'od-saw-questions',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, SawFigure],
+  template: `
+    <div class="asks">
+      @for (question of questions(); track question.key) {
+        @switch (question.ask) {
+          @case ('choice') {
+            <mat-button-toggle-group
+              hideSingleSelectionIndicator
+              [attr.aria-label]="question.label"
+              [value]="told()[question.key]"
+              (change)="tell(question.key, $event.value)"
+            >
+              @for (option of $any(question).options; track option[0]) {
+                <mat-button-toggle [value]="option[0]">{{ option[1] }}</mat-button-toggle>
+              }
+            </mat-button-toggle-group>
+          }
+          @case ('count') {
+            <span class="count">
+              <mat-form-field class="short">
+                <mat-label>{{ question.label }}</mat-label>
+                <input
+                  matInput
+                  inputmode="decimal"
+                  [value]="told()[question.key] ?? ''"
+                  (input)="tell(question.key, $any($event.target).value)"
+                  (focus)="asked.set('pitch')"
+                  [attr.aria-invalid]="!!wrong().get(question.key)"
+                />
+              </mat-form-field>
+              <select
+                aria-label="Counted as"
+                [value]="told()['countedBy'] ?? 'points'"
+                (change)="tell('countedBy', $any($event.target).value)"
+              >
+                @for (way of countedBy; track way) {
+                  <option [value]="way" [selected]="way === (told()['countedBy'] ?? 'points')">
+                    {{ countedWords[way] }}
+                  </option>
+                }
+              </select>
+            </span>
+          }
+          @default {
+            <mat-form-field [class]="question.ask === 'words' ? 'wide' : 'short'">
+              <mat-label>{{ question.label }}</mat-label>
+              <input
+                matInput
+                [inputMode]="question.ask === 'whole' ? 'numeric' : 'text'"
+                [value]="told()[question.key] ?? ''"
+                (input)="tell(question.key, $any($event.target).value)"
+                (focus)="asked.set(drawnOf(question))"
+                [attr.aria-invalid]="!!wrong().get(question.key)"
+              />
+              @if (hintOf(question); as hint) {
+                <mat-hint>{{ hint }}</mat-hint>
+              }
+            </mat-form-field>
+          }
+        }
+        @if (wrong().get(question.key); as sentence) {
+          <p class="stop-text fault">{{ sentence }}</p>
+        }
+      }
+    </div>
+    <div class="drawn">
+      <od-saw-figure [family]="family()" [asked]="asked()" />
+      @if (teeth(); as count) {
+        <p class="quiet">That makes {{ count }} teeth.</p>
+      }
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) 300px;
+      gap: 6px 18px;
+      align-items: start;
+    }
+    .asks {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 12px;
+      align-items: center;
+    }
+    .short {
+      width: 164px;
+    }
+    .wide {
+      width: min(100%, 300px);
+    }
+    .count {
+      display: inline-flex;
+      align-items: center;
+      gap: 6px;
+    }
+    .fault {
+      flex-basis: 100%;
+    }
+    select {
+      font: inherit;
+      color: var(--text);
+      background: var(--paper);
+      border: 1px solid var(--rule);
+      border-radius: 4px;
+      padding: 8px 6px;
+      min-height: 40px;
+    }
+    @media (max-width: 900px) {
+      :host {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+})
+export class SawQuestions {
+  readonly family = input.required<Family>();
+  readonly told = input.required<Readonly<Record<string, string>>>();
+  /** Sentences by question. */
+  readonly wrong = input.required<ReadonlyMap<string, string>>();
+  /** Teeth worked out of what was told; null while they cannot be. */
+  readonly teeth = input<number | null>(null);
+  readonly changed = output<Readonly<Record<string, string>>>();
+  protected readonly questions = computed(() => QUESTIONS[this.family()]);
+  protected readonly countedBy = COUNTED_BY;
+  protected readonly countedWords = COUNTED_WORDS;
+  protected readonly asked = signal<Dimension | null>(null);
+  protected drawnOf = (question: Question): Dimension | null => ('drawn' in question ? (question.drawn ?? null) : null);
+  protected hintOf = (question: Question): string => ('hint' in question ? (question.hint ?? '') : '');
+
+  protected tell(key: string, value: string): void {
+    this.changed.emit({ ...this.told(), [key]: value });
+  }
+}

@@ -1,0 +1,135 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import type { DraftPart } from '../data/counter-draft';
+
+const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
+  ['outer', 'outer blade'],
+  ['chipper', 'chipper'],
+  ['shim', 'shim'],
+];
+
+/** The parts of a dado set in the order they lie on the arbor, each with its own numbers. */
+@Component({
+  selector: 'od-set-parts',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
+  template: `
+    <table class="plain">
+      <thead>
+        <tr>
+          <th scope="col">Part</th>
+          <th scope="col">Kind</th>
+          <th scope="col">Teeth</th>
+          <th scope="col">Thick at the bore</th>
+          <th scope="col">Cuts</th>
+          <td></td>
+        </tr>
+      </thead>
+      <tbody>
+        @for (part of parts(); track $index; let i = $index) {
+          <tr>
+            <td>
+              <input
+                [value]="part.id"
+                (change)="tell(i, { id: $any($event.target).value })"
+                [attr.aria-label]="'Name of part ' + (i + 1)"
+              />
+            </td>
+            <td>
+              <select (change)="tell(i, { kind: $any($event.target).value })" [attr.aria-label]="'Kind of ' + part.id">
+                @for (kind of kinds; track kind[0]) {
+                  <option [value]="kind[0]" [selected]="kind[0] === part.kind">{{ kind[1] }}</option>
+                }
+              </select>
+            </td>
+            @if (part.kind === 'shim') {
+              <td class="quiet">none</td>
+            } @else {
+              <td>
+                <input
+                  class="few"
+                  inputmode="numeric"
+                  [value]="part.teeth"
+                  (change)="tell(i, { teeth: $any($event.target).value })"
+                  [attr.aria-label]="'Teeth of ' + part.id"
+                />
+              </td>
+            }
+            <td>
+              <input
+                class="few"
+                [value]="part.plate"
+                (change)="tell(i, { plate: $any($event.target).value })"
+                [attr.aria-label]="'Thickness of ' + part.id"
+              />
+            </td>
+            @if (part.kind === 'shim') {
+              <td class="quiet">nothing</td>
+            } @else {
+              <td>
+                <input
+                  class="few"
+                  [value]="part.cut"
+                  (change)="tell(i, { cut: $any($event.target).value })"
+                  [attr.aria-label]="'Cut of ' + part.id"
+                />
+              </td>
+            }
+            <td>
+              <button
+                type="button"
+                class="link"
+                (click)="dropped.emit(i)"
+                [attr.aria-label]="'Take ' + part.id + ' out'"
+              >
+                take out
+              </button>
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    @for (sentence of wrong(); track sentence) {
+      <p class="stop-text">{{ sentence }}</p>
+    }
+    <button type="button" matButton="outlined" (click)="added.emit()" [disabled]="parts().length >= 14">
+      Another part
+    </button>
+  `,
+  styles: `
+    input,
+    select {
+      font: inherit;
+      color: var(--text);
+      background: var(--paper);
+      border: 1px solid var(--rule);
+      border-radius: 3px;
+      padding: 5px 6px;
+      width: 120px;
+    }
+    .few {
+      width: 84px;
+    }
+    .link {
+      font: inherit;
+      color: var(--ink);
+      background: none;
+      border: 0;
+      cursor: pointer;
+      text-decoration: underline;
+    }
+  `,
+})
+export class SetParts {
+  readonly parts = input.required<readonly DraftPart[]>();
+  readonly wrong = input<readonly string[]>([]);
+  readonly changed = output<readonly DraftPart[]>();
+  readonly added = output<void>();
+  /** The part to be taken out; its marks go with it. */
+  readonly dropped = output<number>();
+  protected readonly kinds = KINDS;
+
+  protected tell(index: number, change: Partial<DraftPart>): void {
+    this.changed.emit(this.parts().map((part, i) => (i === index ? { ...part, ...change } : part)));
+  }
+}
