@@ -102,12 +102,18 @@ const LEAST_RIM_PITCH_MM = 1.5;
 
 type Fault = { path: string[]; message: string };
 
+/** Pitch as told, mm; null where none is or where the count is out of its bounds, which is said already. */
+function pitchTold(saw: z.infer<typeof anySaw>): number | null {
+  if ('perInch' in saw)
+    return count.perInch.safeParse(saw.perInch).success ? pitchMmFromCount(saw.perInch, saw.convention) : null;
+  return 'pitchMm' in saw ? saw.pitchMm : null;
+}
+
 /** What cannot be, said at the field to look at first. */
 function impossible(saw: z.infer<typeof anySaw>): Fault[] {
   const faults: Fault[] = [];
   const say = (path: string, message: string): void => void faults.push({ path: [path], message });
-  const pitch =
-    'perInch' in saw ? pitchMmFromCount(saw.perInch, saw.convention) : 'pitchMm' in saw ? saw.pitchMm : null;
+  const pitch = pitchTold(saw);
   if (saw.family === 'hand' && saw.backFixing !== 'none') say('backFixing', 'A hand saw has no stiffening back.');
   if (saw.family === 'back' && saw.backFixing === 'none')
     say('backFixing', 'Say how the back is fixed: folded or slotted.');

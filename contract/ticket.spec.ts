@@ -58,6 +58,13 @@ describe('what the wire carries', () => {
     expect(wrong({ ...ticket, customer: { name: 'A', phone: '', email: 'nowhere' } })[0]).toContain('needs an @');
   });
 
+  it('a count out of its bounds is told once, and never breaks what looks at it', () => {
+    for (const perInch of [0, 1, -3, Infinity])
+      expect(wrong({ ...ticket, saw: { ...saw, perInch } }))
+        .withContext(String(perInch))
+        .toEqual(['/saw/perInch The count to the inch must lie between 1.5 and 40 .']);
+  });
+
   it('impossible combinations are said where they are', () => {
     const paths = (change: object): string[] => {
       const result = newSaw.safeParse({ ...saw, ...change });

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { STAGES, WAITS } from '@odontis/contract/ticket';
+import { MESSAGE_KINDS } from '@odontis/contract/notes';
+import { DECISIONS, STAGES, WAITS } from '@odontis/contract/ticket';
 import { BAND_SETS } from '@odontis/core/band/band-teeth';
 import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
 import { CALIBRATIONS } from '@odontis/core/calibration/shop-calibrations';
@@ -15,11 +16,12 @@ import { USES } from '@odontis/core/set/family-set';
 import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
 import { HEAVIER, STEP_KINDS } from '@odontis/core/plan/steps';
-import { BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
+import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/any-saw';
+import { ALL_FILINGS, BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
 import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/saw/tooth-reading';
 import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
-import { HARDENED_ANSWERS, VERDICTS } from '@odontis/core/triage/triage';
+import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
 import { walkedSaw } from './walk';
 
 const page = (name: string): string => readFileSync(path.join('docs', name), 'utf8');
@@ -61,6 +63,15 @@ describe('docs that cannot lie', () => {
       ...BAND_CIRCUITS,
       ...PULL_EDGES,
       ...CALIBRATIONS,
+      ...ALL_FILINGS,
+      ...CROSSCUT_KINDS,
+      ...TIPS,
+      ...LINE_LOOKS,
+      ...GRAINS,
+      ...WANTED_FILINGS,
+      ...BECAUSE,
+      ...DECISIONS,
+      ...MESSAGE_KINDS,
     ]);
     const told = new Set(
       [...page('glossary.md').matchAll(/`([a-z-]+)`/g)].map((m) => m[1] as string).filter((w) => w !== 'code'),

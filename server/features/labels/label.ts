@@ -9,6 +9,10 @@ const bwip = require('bwip-js/node') as { toSVG(options: { bcid: string; text: s
 
 /** Size of a label in mm. */
 export const LABEL_MM = { width: 62, height: 29 } as const;
+/** The code's square, and the white round it that a reader needs: four of its modules (ISO/IEC 18004). mm. */
+const CODE_MM = { side: 20, quiet: 3.4, top: 4.5 } as const;
+const CODE_LEFT_MM = LABEL_MM.width - CODE_MM.side - CODE_MM.quiet;
+const TEXT_MM = CODE_LEFT_MM - CODE_MM.quiet;
 
 const xml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`);
 
@@ -30,12 +34,15 @@ export function labelDrawing(dossier: Dossier, book: ShopBook): string {
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${LABEL_MM.width}mm" height="${LABEL_MM.height}mm" viewBox="0 0 ${LABEL_MM.width} ${LABEL_MM.height}" font-family="IBM Plex Sans, sans-serif" fill="#000">`,
     `<rect width="${LABEL_MM.width}" height="${LABEL_MM.height}" fill="#fff"/>`,
+    // Words never run into the code, however wide they are.
+    `<clipPath id="words"><rect width="${TEXT_MM}" height="${LABEL_MM.height}"/></clipPath><g clip-path="url(#words)">`,
     line(9.5, 9, 600, String(ticket.number)),
-    line(14.5, 3.6, 600, cut(customer.name, 26)),
-    line(18.5, 3, 400, cut(saw.name, 30)),
-    line(22.3, 3, 400, cut(sawInWords(saw, book), 30)),
-    line(26.5, 3, 400, `Promised ${ticket.promisedOn}`),
-    `<g transform="translate(${LABEL_MM.width - 22} 3.5) scale(${20 / side})">${path}</g>`,
+    line(14.5, 3.6, 600, cut(customer.name, 18)),
+    line(18.5, 2.8, 400, cut(saw.name, 22)),
+    line(22.3, 2.8, 400, cut(sawInWords(saw, book), 22)),
+    line(26.5, 2.8, 400, `Promised ${ticket.promisedOn}`),
+    '</g>',
+    `<g transform="translate(${CODE_LEFT_MM} ${CODE_MM.top}) scale(${CODE_MM.side / side})">${path}</g>`,
     '</svg>',
   ].join('');
 }

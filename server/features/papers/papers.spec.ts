@@ -1,6 +1,9 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Dossier } from '@odontis/contract/dossier';
-import { hollowReadings, openTestShop, ticketAt } from '../../testing/test-shop';
+import sharp from 'sharp';
+import type { LabelPrinter } from '@odontis/contract/notes';
+import { codesIn, pictureOfPdf } from '../../testing/read-codes';
+import { hollowReadings, newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 import { heightLanes } from './line-picture';
 import { pt, rulerSvg } from './print';
@@ -62,5 +65,76 @@ describe('what is printed', () => {
     expect([...svg.matchAll(/stroke-width="0.8"/g)].length).toBe(24);
     const ys = readings.map((r) => r.yMm);
     expect(rangeMm).toBeCloseTo(Math.max(...ys) - Math.min(...ys), 12);
+  });
+
+  it('a sheet holds ten tags true to size, and may begin after places that were cut out', async () => {
+    const ids: number[] = [];
+    for (let i = 0; i < 12; i++) ids.push((await ticketAt(shop, 'measure')).ticket.id);
+    const sheet = async (query: string) => {
+      const answer = await shop.send('get', `/api/tags.pdf?tickets=${query}`);
+      return getDocument({ data: new Uint8Array(answer.body as Buffer), verbosity: 0 }).promise;
+    };
+    const document = await sheet(ids.join(','));
+    expect(document.numPages).toBe(2);
+    const page = await document.getPage(1);
+    const numbers = (await page.getTextContent()).items.flatMap((item) =>
+      'str' in item && /^\d{4}$/.test(item.str)
+        ? [{ x: item.transform[4] as number, y: item.transform[5] as number }]
+        : [],
+    );
+    expect(numbers.length).toBe(10);
+    const mm = (points: number): number => (points / 72) * 25.4;
+    const [first, beside, below] = numbers as [
+      { x: number; y: number },
+      { x: number; y: number },
+      { x: number; y: number },
+    ];
+    expect(mm(beside.x - first.x)).toBeCloseTo(TAG_MM.width, 1);
+    expect(mm(first.y - below.y)).toBeCloseTo(TAG_MM.height, 1);
+    expect((await sheet(`${ids.slice(0, 10).join(',')}&skip=1`)).numPages).toBe(2);
+    for (const query of ['', 'x', '1,', `${ids[0]}&skip=10`])
+      expect((await shop.send('get', `/api/tags.pdf?tickets=${query}`)).status)
+        .withContext(query)
+        .toBe(400);
+    expect((await shop.send('get', '/api/tags.pdf?tickets=999999')).status).toBe(404);
+  });
+
+  it('the code on the tag and on the label is read by a decoder as the ticket’s number', async () => {
+    const answer = await shop.send('get', `/api/tickets/${dossier.ticket.id}/tag.pdf`);
+    expect(await codesIn(await pictureOfPdf(answer.body as Buffer))).toEqual([tagCode(dossier.ticket.number)]);
+    const { printed } = (await shop.send('post', '/api/labels', { tickets: [dossier.ticket.id] })).body as LabelPrinter;
+    const label = await sharp(Buffer.from(printed[0]?.drawing ?? ''), { density: 300 })
+      .png()
+      .toBuffer();
+    expect(await codesIn(label)).toEqual([tagCode(dossier.ticket.number)]);
+  });
+
+  it('the quote tells every saw of the visit, its range, and what the owner agreed to', async () => {
+    const kink = { kind: 'kink' as const, along: 0.5, down: 0.5 };
+    const first = (await shop.send('post', '/api/tickets', newTicketBody({ marks: [kink], consents: ['kink-plate'] })))
+      .body as Dossier;
+    const more = {
+      ...newTicketBody({ hardened: 'yes' }),
+      decision: 'decline',
+      arrival: first.ticket.arrival,
+      customer: { id: first.customer.id },
+    };
+    const second = (await shop.send('post', '/api/tickets', more)).body as Dossier;
+    const pdf = await shop.send('get', `/api/tickets/${second.ticket.id}/quote.pdf`);
+    const document = await getDocument({ data: new Uint8Array(pdf.body as Buffer), verbosity: 0 }).promise;
+    const items = (await (await document.getPage(1)).getTextContent()).items;
+    const words = items
+      .map((item) => ('str' in item ? item.str : ''))
+      .join('')
+      .replace(/\s+/g, '');
+    for (const told of [
+      first.ticket.number,
+      second.ticket.number,
+      first.ticket.quoteHigh.toFixed(2),
+      'Theownerhasagreed',
+      'Declined',
+      'nofilecutsthem',
+    ])
+      expect(words).toContain(String(told));
   });
 });

@@ -54,7 +54,7 @@ describe('the rack', () => {
       '/ticket/1/bench',
       '/ticket/2/handover',
     ]);
-    expect(words(host, 'h2')[0]).toContain('30 min of planned bench work left');
+    expect(words(host, 'h2')[0]).toContain('30 min of bench work left');
     expect(words(host, '.how')[0]).toBe('25 of 100 stops');
   });
 
@@ -65,20 +65,31 @@ describe('the rack', () => {
       { ...row(3, 1), waitsFor: 'part' },
       { ...row(4, 1, 'handover') },
       { ...row(5, 1, 'handover'), waitsFor: 'customer' },
+      { ...row(6, 0, 'handover'), family: 'band' },
+      { ...row(7, 9), family: 'circular', waitsFor: 'grinder', waitsNote: 'sent on' },
     ];
     const host = await open(rows);
     expect(words(host, '.views a')).toEqual([
-      'All 5',
+      'All 7',
+      'Counter today 3',
       'Mine 1',
       'Waiting on the customer 2',
       'Waiting on a part 1',
-      'Ready to go 1',
+      'At the grinder 1',
+      'Ready to go 2',
     ]);
-    expect(words(host, '.held')).toEqual(['waits for the customer', 'waits for a part', 'waits for the customer']);
+    expect(words(host, '.held')).toEqual([
+      'waits for the customer',
+      'waits for a part',
+      'waits for the customer',
+      'waits for the grinder',
+    ]);
     TestBed.resetTestingModule();
     expect(words(await open(rows, 'mine'), '.number')).toEqual(['1001']);
     TestBed.resetTestingModule();
-    expect(words(await open(rows, 'ready'), '.number')).toEqual(['1004']);
+    expect(words(await open(rows, 'ready'), '.number').sort()).toEqual(['1004', '1006']);
+    TestBed.resetTestingModule();
+    expect(words(await open(rows, 'counter'), '.number').sort()).toEqual(['1002', '1005', '1006']);
     TestBed.resetTestingModule();
     expect((await open([row(1, 1)], 'waits-for-part')).textContent).toContain('No saw on the rack is of this kind.');
   });

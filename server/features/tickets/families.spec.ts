@@ -1,0 +1,238 @@
+import type { Dossier } from '@odontis/contract/dossier';
+import type { NewSaw } from '@odontis/contract/saw';
+import type { AlikeSaw, CounterBook, KnownSaw, NewTicket, RackRow } from '@odontis/contract/ticket';
+import { teethOf } from '@odontis/core/saw/any-saw';
+import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
+import type { PlateMark } from '@odontis/core/triage/plate-marks';
+import { otherSaw } from '../../demo/other-saws';
+import type { TestShop } from '../../testing/test-shop';
+import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
+
+type Intake = Partial<NewTicket['intake']>;
+
+describe('saws of every family at the counter', () => {
+  let shop: TestShop;
+  beforeAll(async () => (shop = await openTestShop()));
+  afterAll(() => shop.close());
+
+  const body = (saw: NewSaw, intake: Intake = {}, more: Partial<NewTicket> = {}): NewTicket => ({
+    ...newTicketBody(intake),
+    saw,
+    ...more,
+  });
+  const of = (id: string): NewSaw => otherSaw(id, () => 0.5);
+  const open = async (wanted: NewTicket): Promise<Dossier> => {
+    const answer = await shop.send('post', '/api/tickets', wanted);
+    expect(answer.status).withContext(JSON.stringify(answer.body)).toBe(201);
+    return answer.body as Dossier;
+  };
+  const mark = (kind: PlateMark['kind'], more: Partial<PlateMark> = {}): PlateMark => ({
+    kind,
+    along: 0.5,
+    down: 0.95,
+    ...more,
+  });
+
+  it('keeps every one as it was told, and knows its teeth', async () => {
+    for (const { id, family } of ANY_PATTERNS.filter((p) => p.family !== 'hand' && p.family !== 'back')) {
+      const decision = id === 'blade-carbide' ? 'send-on' : 'take';
+      const { saw, ticket } = await open(body(of(id), {}, { decision }));
+      expect(saw.family).withContext(id).toBe(family);
+      expect(teethOf(saw)).withContext(id).toBeGreaterThan(8);
+      expect(ticket.quoteHigh).withContext(id).toBeGreaterThanOrEqual(ticket.quoteLow);
+      expect(ticket.minutesHigh ?? 0)
+        .withContext(id)
+        .toBeGreaterThan(5);
+    }
+    const { saw } = await open(body(of('dado')));
+    expect(saw.family === 'dado' && saw.parts.map((p) => p.id)).toEqual([
+      'left outer',
+      'chipper 1',
+      'chipper 2',
+      'chipper 3',
+      'right outer',
+    ]);
+  });
+
+  it('the database itself refuses a family’s facts that are none', async () => {
+    const insert = (family: string, filing: string, shape: object): Promise<unknown> =>
+      shop.db.sequelize.query(
+        `INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm,
+           plate_depth_heel_mm, plate_depth_toe_mm, back_fixing, created_by, shape)
+         VALUES (1, 'x', :family, :filing, 5, 'teeth', 800, 1, 50, 50, 'none', 1, :shape)`,
+        { replacements: { family, filing, shape: JSON.stringify(shape) } },
+      );
+    const blade = { diameterMm: 250, boreMm: 30, tipped: 'steel', markedLimitRpm: null };
+    await expectAsync(insert('chain', 'rip', {})).toBeRejectedWithError(/saw_family_known/);
+    await expectAsync(insert('band', 'rip', {})).toBeRejectedWithError(/saw_shape_fits/);
+    await expectAsync(insert('circular', 'rip', { ...blade, boreMm: 300 })).toBeRejectedWithError(/saw_shape_fits/);
+    await expectAsync(insert('dado', 'combination', { ...blade, parts: [] })).toBeRejectedWithError(/saw_shape_fits/);
+    await expectAsync(insert('crosscut', 'crosscut', { kind: 'one-man', pattern: 'CXR' })).toBeRejectedWithError(
+      /saw_shape_fits/,
+    );
+    await expectAsync(insert('hand', 'combination', {})).toBeRejectedWithError(/saw_filing_fits/);
+    await expectAsync(insert('hand', 'rip', { edges: 2 })).toBeRejectedWithError(/saw_shape_fits/);
+    await expectAsync(insert('circular', 'rip', blade)).toBeResolved();
+  });
+
+  it('refuses a cracked band and a set with a cracked outer blade, and says which part of a set', async () => {
+    const band = body(of('band-narrow'), { marks: [mark('crack')] });
+    expect((await shop.send('post', '/api/tickets', band)).status).toBe(400);
+    const kept = await open({ ...band, decision: 'decline' });
+    expect([kept.ticket.stage, kept.ticket.reasons[0]?.rule]).toEqual(['declined', 'powered-crack']);
+    const set = await open(body(of('dado'), { marks: [mark('crack', { part: 4 })] }, { decision: 'decline' }));
+    expect(set.ticket.reasons.map((r) => r.part ?? '').sort()).toEqual(['', 'right outer']);
+  });
+
+  it('a carbide blade is sent on and waits at the grinder; to the bench it comes only with a reason', async () => {
+    const blade = body(of('blade-carbide'));
+    expect((await shop.send('post', '/api/tickets', blade)).status).toBe(400);
+    const { ticket } = await open({ ...blade, decision: 'send-on' });
+    expect([ticket.stage, ticket.waitsFor, ticket.verdict]).toEqual(['measure', 'grinder', 'take-if']);
+    expect((await shop.send('post', '/api/tickets', body(of('blade-rip'), {}, { decision: 'send-on' }))).status).toBe(
+      400,
+    );
+    const { due } = (await shop.send('get', '/api/counter')).body as CounterBook;
+    const rack = (await shop.send('get', '/api/rack')).body as RackRow[];
+    expect(due.length).toBe(rack.filter((r) => r.waitsFor !== 'grinder').length);
+  });
+
+  it('marks that such a saw cannot have are refused, of a saw in the book too', async () => {
+    const first = await open(body(of('band-wide'), { overrideReason: 'no room' }, { decision: 'decline' }));
+    const again = {
+      ...newTicketBody({ marks: [mark('loose-handle')] }),
+      customer: { id: first.customer.id },
+      saw: { id: first.saw.id },
+    };
+    const answer = await shop.send('post', '/api/tickets', again);
+    expect((answer.body as { detail: string }).detail).toBe('A band has no handle: that mark belongs to another saw.');
+  });
+
+  it('an intake sent twice opens one ticket, also when both come at once', async () => {
+    const wanted = newTicketBody();
+    const both = await Promise.all([
+      shop.send('post', '/api/tickets', wanted),
+      shop.send('post', '/api/tickets', wanted),
+    ]);
+    const third = await shop.send('post', '/api/tickets', wanted);
+    const ids = [...both, third].map((a) => (a.body as Dossier).ticket.id);
+    expect(new Set(ids).size).toBe(1);
+    expect(await shop.db.models.Ticket.count({ where: { intakeKey: wanted.key } })).toBe(1);
+  });
+
+  it('two counters taking tickets at once never give one number twice', async () => {
+    const answers = await Promise.all(
+      Array.from({ length: 24 }, (_, i) =>
+        shop.send('post', '/api/tickets', newTicketBody(), i % 2 ? shop.person : shop.other),
+      ),
+    );
+    const numbers = answers.map((a) => (a.body as Dossier).ticket.number);
+    expect(new Set(numbers).size).toBe(24);
+  });
+
+  it('several saws come on one visit, and only on their own customer’s', async () => {
+    const first = await open(newTicketBody());
+    const { arrival } = first.ticket;
+    const second = await open({ ...body(of('buck')), arrival, customer: { id: first.customer.id } });
+    expect(second.cameWith.map((t) => t.id)).toEqual([first.ticket.id]);
+    const stranger = await shop.send('post', '/api/tickets', { ...newTicketBody(), arrival });
+    expect(stranger.status).toBe(404);
+  });
+
+  it('other families are worked by hand and written down, and that makes a pace', async () => {
+    const { ticket } = await open(body(of('pull-one-edged')));
+    const at = `/api/tickets/${ticket.id}`;
+    const readings = await shop.send('put', `${at}/readings/before`, { version: 0, readings: [], finish: false });
+    expect((readings.body as { code: string }).code).toBe('wrong-stage');
+    const reckoned = ((ticket.minutesLow ?? 0) + (ticket.minutesHigh ?? 0)) / 2;
+    const job = { version: ticket.version, workDone: 'Top bevels only.', minutes: 2 * reckoned };
+    expect((await shop.send('post', `${at}/job`, { ...job, workDone: ' ' })).status).toBe(400);
+    const done = (await shop.send('post', `${at}/job`, job, shop.other)).body as Dossier;
+    expect([done.ticket.stage, done.ticket.workDone]).toEqual(['handover', 'Top bevels only.']);
+    expect((await shop.send('post', `${at}/job`, job)).status).toBe(409);
+    const { pace } = (await shop.send('get', '/api/counter', undefined, shop.other)).body as CounterBook;
+    expect(pace.factor).toBeCloseTo(2, 6);
+    expect(((await shop.send('get', '/api/counter')).body as CounterBook).pace.saws).toBe(0);
+    const hand = await ticketAt(shop, 'measure');
+    const wrong = await shop.send('post', `/api/tickets/${hand.ticket.id}/job`, {
+      ...job,
+      version: hand.ticket.version,
+    });
+    expect((wrong.body as { code: string }).code).toBe('wrong-stage');
+  });
+
+  it('the vise’s own marks make a pace too, the telephone left out', async () => {
+    const { plan, ticket } = await ticketAt(shop, 'bench');
+    const steps = plan?.plan.steps ?? [];
+    const walk = steps.flatMap((step) => step.stops.map(() => step.minutes / step.stops.length));
+    let clock = Date.UTC(2031, 0, 6, 9);
+    const events = walk.slice(0, 30).map((minutes, stop) => {
+      clock += 1.5 * minutes * 60_000 + (stop === 12 ? 3_600_000 : 0);
+      return {
+        id: crypto.randomUUID(),
+        stop,
+        action: 'done',
+        at: new Date(clock).toISOString(),
+      };
+    });
+    const answer = await shop.send('post', `/api/tickets/${ticket.id}/bench`, { planId: plan?.id, events });
+    expect(answer.status).toBe(200);
+    const { pace } = (await shop.send('get', '/api/counter')).body as CounterBook;
+    expect(pace.factor).toBeCloseTo(1.5, 1);
+  });
+
+  it('a quote that the customer declines ends the ticket, and says who did and why', async () => {
+    const { ticket } = await open(body(of('frame')));
+    const at = `/api/tickets/${ticket.id}/decline`;
+    expect((await shop.send('post', at, { version: ticket.version, by: 'nobody', reason: 'x' })).status).toBe(400);
+    const change = { version: ticket.version, by: 'customer', reason: 'Too dear for an old frame.' };
+    const ended = (await shop.send('post', at, change)).body as Dossier;
+    expect([ended.ticket.stage, ended.ticket.overrideReason]).toEqual([
+      'declined',
+      'Declined by the customer: Too dear for an old frame.',
+    ]);
+    expect((await shop.send('post', at, change)).status).toBe(409);
+  });
+
+  it('the same saw coming back is found by owner, size and stamp, with what was said then', async () => {
+    const tenon: NewSaw = { ...(newTicketBody().saw as NewSaw), name: 'Tenon saw', marksOnIt: 'TÖLLER 1911' } as NewSaw;
+    const first = await open(body(tenon, { overrideReason: 'no time' }, { decision: 'decline' }));
+    const told = new URLSearchParams({
+      family: 'back',
+      name: 'old tenon',
+      marksOnIt: 'toller',
+      toothLineMm: '61',
+      pitchMm: String(25.4 / 14),
+      plateThicknessMm: '0.5',
+      plateDepthHeelMm: '43',
+    });
+    const found = (await shop.send('get', `/api/saws/alike?${told.toString()}`)).body as AlikeSaw[];
+    expect(found[0]).toEqual(
+      jasmine.objectContaining({ id: first.saw.id, lastComplaint: 'dull', lastRefusal: jasmine.any(String) }),
+    );
+    expect(found[0]?.agrees).toContain('marks');
+    told.set('marksOnIt', '');
+    expect(
+      ((await shop.send('get', `/api/saws/alike?${told.toString()}`)).body as AlikeSaw[]).map((s) => s.id),
+    ).not.toContain(first.saw.id);
+    told.set('customerId', String(first.customer.id));
+    expect(((await shop.send('get', `/api/saws/alike?${told.toString()}`)).body as AlikeSaw[])[0]?.id).toBe(
+      first.saw.id,
+    );
+    expect((await shop.send('get', '/api/saws/alike?family=chain')).status).toBe(400);
+    const known = (await shop.send('get', `/api/customers/${first.customer.id}/saws`)).body as KnownSaw[];
+    expect(known[0]?.customer).toBe('Wren Ashby');
+  });
+
+  it('a tag’s number finds its ticket', async () => {
+    const { ticket } = await open(body(of('one-man')));
+    expect((await shop.send('get', `/api/tickets/numbered/${ticket.number}`)).body).toEqual({
+      id: ticket.id,
+      stage: 'measure',
+      family: 'crosscut',
+    });
+    expect(((await shop.send('get', '/api/tickets/numbered/999999')).body as { detail: string }).detail).toBe(
+      'There is no ticket no. 999999.',
+    );
+  });
+});

@@ -1,0 +1,81 @@
+import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { NewMessage } from '@odontis/contract/notes';
+import { bandDossier } from '../testing/other-dossier';
+import { testDossier } from '../testing/test-dossier';
+import { withStore } from '../testing/with-store';
+import { CounterSlip } from './counter-slip';
+
+describe('the counter’s slip under a ticket', () => {
+  let fixture: ComponentFixture<CounterSlip>;
+  let written: NewMessage[];
+  let declined: object[];
+  const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const button = (name: string): HTMLButtonElement =>
+    [...host().querySelectorAll('button')].find((b) => b.textContent?.includes(name)) as HTMLButtonElement;
+  const show = async (dossier: Dossier): Promise<void> => {
+    TestBed.resetTestingModule();
+    withStore();
+    fixture = TestBed.createComponent(CounterSlip);
+    [written, declined] = [[], []];
+    fixture.componentInstance.written.subscribe((m) => written.push(m));
+    fixture.componentInstance.declined.subscribe((d) => declined.push(d));
+    fixture.componentRef.setInput('dossier', dossier);
+    await fixture.whenStable();
+  };
+  const type = async (field: Element | null | undefined, text: string): Promise<void> => {
+    (field as HTMLInputElement).value = text;
+    field?.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+  };
+
+  it('offers the notes that make sense at this stage, each begun with words', async () => {
+    await show(testDossier('measure'));
+    expect(button('it is ready')).toBeUndefined();
+    expect(host().querySelector('textarea')?.value).toContain('about your');
+    await show(bandDossier('handover'));
+    expect(host().querySelector('textarea')?.value).toContain('is ready');
+    await show(bandDossier('declined'));
+    expect(host().querySelector('textarea')?.value).toContain('we cannot take on');
+    expect(button('a question')).toBeUndefined();
+  });
+
+  it('puts a note in the outbox only with somewhere to send it', async () => {
+    await show(testDossier('measure'));
+    button('Put it in the outbox').click();
+    await fixture.whenStable();
+    expect(written).toEqual([]);
+    expect(host().textContent).toContain('The telephone or e-mail the note goes to is missing.');
+    await type(host().querySelector('form input'), '0555 1');
+    button('Put it in the outbox').click();
+    expect(written[0]).toEqual(jasmine.objectContaining({ kind: 'question', sentTo: '0555 1' }));
+  });
+
+  it('ends a ticket before its work, saying who and why; not after', async () => {
+    await show(testDossier('measure'));
+    expect(button('Decline it and end').disabled).toBeTrue();
+    await type([...host().querySelectorAll('form')].at(-1)?.querySelector('input'), 'Too dear.');
+    button('Decline it and end').click();
+    expect(declined).toEqual([{ by: 'customer', reason: 'Too dear.' }]);
+    await show(testDossier('bench'));
+    expect(button('Decline it and end')).toBeUndefined();
+  });
+
+  it('tells what the owner agreed to and what was decided otherwise', async () => {
+    const dossier = testDossier('measure');
+    const reason = {
+      rule: 'kink-plate',
+      verdict: 'take-if' as const,
+      says: 'An even chance.',
+      because: 'marks' as const,
+      needsConsent: true,
+    };
+    await show({
+      ...dossier,
+      ticket: { ...dossier.ticket, reasons: [reason], consents: ['kink-plate'], overrideReason: 'Old friend.' },
+    });
+    expect(host().textContent?.replace(/\s+/g, ' ')).toContain('The owner agreed: An even chance.');
+    expect(host().textContent).toContain('Old friend.');
+  });
+});
