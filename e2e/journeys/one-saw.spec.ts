@@ -46,7 +46,7 @@ test('counter: a new customer’s rip back saw is taken in by keyboard, and a ha
   await page.getByLabel('Telephone', { exact: true }).focus();
   await page.keyboard.type('0555 200 300');
   await press(page, 'button', 'Dovetail saw');
-  await page.getByLabel('To the inch').fill('15');
+  await page.getByLabel('Teeth', { exact: true }).fill('15');
   await page.getByLabel('Tooth line').fill('4 in');
   await press(page, 'radio', 'Hardened', ' ');
   await expect(page.getByRole('heading', { name: 'Decline' })).toBeVisible();
@@ -239,7 +239,7 @@ test('handover: the report says what was done; the ticket closes and the saw rem
   await page.getByRole('option', { name: /Ngaio Ferrant/ }).waitFor();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
-  await press(page, 'button', /^Dovetail saw, 15 points/);
+  await press(page, 'button', /^Dovetail saw, rip, 15 points/);
   await press(page, 'radio', 'Soft: a file bites', ' ');
   await press(page, 'button', 'Take it in and hang a tag');
   await press(page, 'link', 'Measure it now');

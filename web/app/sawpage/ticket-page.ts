@@ -63,9 +63,10 @@ export class TicketPage {
       untracked(() => this.store.dispatch(TicketPageEvents.opened({ id })));
     });
     effect(() => {
-      // An address without a stage opens where the saw is.
+      // An address without a stage, or with one this saw does not go through, opens where the saw is.
       const dossier = this.dossier();
-      if (dossier && dossier.ticket.id === this.id() && !this.route.firstChild)
+      const here = this.route.snapshot.firstChild?.routeConfig?.path as StagePage | undefined;
+      if (dossier && dossier.ticket.id === this.id() && !(here && pagesFor(dossier.saw.family).includes(here)))
         void this.router.navigate([pageOf(dossier.ticket.stage, dossier.saw.family)], {
           relativeTo: this.route,
           replaceUrl: true,

@@ -57,7 +57,7 @@ import { pageOf } from '../../../shared/words/stage-words';
       >
       @if (taken().length > 0) {
         <a matButton="outlined" [href]="'/api/tags.pdf?tickets=' + ids()" target="_blank" rel="noopener"
-          >Print the tags on a sheet</a
+          >Tags on a sheet</a
         >
         <button matButton="outlined" [disabled]="printing()" (click)="labels()">
           Print {{ taken().length === 1 ? 'its label' : taken().length + ' labels' }}

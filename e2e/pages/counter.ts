@@ -1,0 +1,63 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect } from '@playwright/test';
+
+/** How a person works the counter: with the keyboard alone, or with a finger. */
+export type Hands = 'keyboard' | 'touch';
+
+/** The counter as a person at it sees it. */
+export class Counter {
+  constructor(
+    readonly page: Page,
+    readonly hands: Hands,
+  ) {}
+
+  /** A button, a choice or a box, pressed the way these hands do. */
+  async act(target: Locator, key = 'Enter'): Promise<void> {
+    await expect(target).toBeVisible();
+    if (this.hands === 'touch') await target.tap();
+    else {
+      await target.focus();
+      await this.page.keyboard.press(key);
+    }
+  }
+
+  button = (name: string | RegExp): Promise<void> => this.act(this.page.getByRole('button', { name }).first());
+  choose = (name: string): Promise<void> => this.act(this.page.getByRole('radio', { name, exact: true }), ' ');
+  tick = (name: RegExp): Promise<void> => this.act(this.page.getByRole('checkbox', { name }), ' ');
+
+  async type(label: string | RegExp, text: string): Promise<void> {
+    const field = this.page.getByLabel(label, typeof label === 'string' ? { exact: true } : {}).first();
+    // An empty field wears its label over itself: a finger lands on that, and the field is in focus all the same.
+    if (this.hands === 'touch') await field.tap({ force: true });
+    else await field.focus();
+    await expect(field).toBeFocused();
+    await field.fill(text);
+  }
+
+  async customer(name: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: 'Customer, by name, telephone or saw' }).fill(name);
+  }
+
+  /** Marks are put from the row over the picture. */
+  mark = (name: string): Promise<void> =>
+    this.act(
+      this.page.getByRole('group', { name: 'Put a mark on the plate' }).getByRole('button', { name, exact: true }),
+    );
+
+  verdict = (): Locator => this.page.locator('od-verdict-slip h2');
+  reasons = (): Locator => this.page.locator('od-verdict-slip li');
+
+  async takeIn(button: RegExp = /^Take it in and hang a tag/): Promise<number> {
+    await this.button(button);
+    const heading = this.page.getByRole('heading', { name: /no\. \d+/ });
+    await expect(heading).toBeVisible();
+    return Number(/no\. (\d+)/.exec(await heading.innerText())?.[1]);
+  }
+
+  async decline(): Promise<number> {
+    return this.takeIn(/^Decline it/);
+  }
+
+  another = (): Promise<void> => this.button(/^Another saw of/);
+  next = (): Promise<void> => this.button('Next customer');
+}
