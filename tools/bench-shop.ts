@@ -58,8 +58,8 @@ export const measureRoutes = (bench: ShopBench): Promise<void> =>
     );
     await client.query(
       `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency,
-       opened_by, closed_by, closed_at)
-     SELECT s.id, 'closed', 'dry-soft', 'weekly', 'no', 'take', '[]', now(), 1, 2, 'x', 1, 1, now() FROM saw s WHERE s.name LIKE 'Saw %'`,
+       opened_by, closed_by, closed_at, arrival_id)
+     SELECT s.id, 'closed', 'dry-soft', 'weekly', 'no', 'take', '[]', now(), 1, 2, 'x', 1, 1, now(), 1 FROM saw s WHERE s.name LIKE 'Saw %'`,
     );
     await client.query('ANALYZE');
     const ticket =
@@ -129,8 +129,8 @@ export const measureSearch = (bench: ShopBench): Promise<void> =>
       [MANY_SAWS, CUSTOMERS - 100],
     );
     await client.query(
-      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by)
-     SELECT s.id, 'measure', 'dry-soft', 'weekly', 'no', 'take', '[]', now()::date + (s.id % 14)::int, 1, 2, 'x', 1
+      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by, arrival_id)
+     SELECT s.id, 'measure', 'dry-soft', 'weekly', 'no', 'take', '[]', now()::date + (s.id % 14)::int, 1, 2, 'x', 1, 1
        FROM saw s WHERE s.name = 'Tenon saw' ORDER BY s.id DESC LIMIT $1`,
       [OPEN_TICKETS],
     );

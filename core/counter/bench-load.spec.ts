@@ -29,7 +29,19 @@ describe('days', () => {
     expect(isoOfDay(dayNumber('2028-02-29'))).toBe('2028-02-29');
     expect(weekdayOf(MONDAY)).toBe(1);
     expect([0, 1, 2, 3].map((n) => weekdayOf(n))).toEqual([4, 5, 6, 7]);
-    expect(() => dayNumber('tomorrow')).toThrowError(RangeError);
+    for (const no of ['tomorrow', '2026-02-29', '2026-13-01', '2026-1-1', ''])
+      expect(() => dayNumber(no))
+        .withContext(no)
+        .toThrowError(RangeError);
+    expect(dayNumber('2000-03-01')).toBe(11_017);
+  });
+  it('agree with the machine’s own calendar over eight centuries', () => {
+    for (let day = -200_000; day < 100_000; day += 97) {
+      const theirs = new Date(day * 86_400_000);
+      expect(isoOfDay(day)).toBe(theirs.toISOString().slice(0, 10));
+      expect(dayNumber(isoOfDay(day))).toBe(day);
+      expect(weekdayOf(day) % 7).toBe(theirs.getUTCDay());
+    }
   });
 });
 

@@ -17,14 +17,43 @@ export interface BenchHours {
 /** Five hours at the vise on working days; the rest of a day is counter, telephone and sweeping. No source. */
 export const USUAL_HOURS: BenchHours = { minutesPerDay: 300, days: [1, 2, 3, 4, 5] };
 
-const DAY_MS = 86_400_000;
-/** Days since 1970-01-01 of a day written year-month-day. Throws RangeError on anything else. */
+/**
+ * Days since 1970-01-01 of a day written year-month-day, in the calendar of
+ * today carried back and forth: years begin in March, so that the leap day ends
+ * them; 400 years are 146,097 days (Howard Hinnant, "chrono-compatible low-level
+ * date algorithms", from memory). Throws RangeError on what is no day. Example: 2000-03-01 -> 11017.
+ */
 export function dayNumber(isoDay: string): number {
-  const at = /^\d{4}-\d{2}-\d{2}$/.test(isoDay) ? Date.parse(`${isoDay}T00:00:00Z`) : NaN;
-  if (!Number.isFinite(at)) throw new RangeError(`"${isoDay}" is no day.`);
-  return Math.round(at / DAY_MS);
+  const [, y, m, d] = (/^(\d{4})-(\d{2})-(\d{2})$/.exec(isoDay) ?? []).map(Number) as [number, number, number, number];
+  const day = daysFrom(y, m, d);
+  if (!(m >= 1 && m <= 12) || isoOfDay(day) !== isoDay) throw new RangeError(`"${isoDay}" is no day.`);
+  return day;
 }
-export const isoOfDay = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
+
+function daysFrom(y: number, m: number, d: number): number {
+  const year = m <= 2 ? y - 1 : y;
+  const era = Math.floor(year / 400);
+  const ofEra = year - era * 400;
+  const ofYear = Math.floor((153 * ((m + 9) % 12) + 2) / 5) + d - 1;
+  return era * 146_097 + ofEra * 365 + Math.floor(ofEra / 4) - Math.floor(ofEra / 100) + ofYear - 719_468;
+}
+
+/** The way back. */
+export function isoOfDay(day: number): string {
+  const z = day + 719_468;
+  const era = Math.floor(z / 146_097);
+  const ofEra = z - era * 146_097;
+  const year = Math.floor(
+    (ofEra - Math.floor(ofEra / 1460) + Math.floor(ofEra / 36_524) - Math.floor(ofEra / 146_096)) / 365,
+  );
+  const ofYear = ofEra - (365 * year + Math.floor(year / 4) - Math.floor(year / 100));
+  const march = Math.floor((5 * ofYear + 2) / 153);
+  const d = ofYear - Math.floor((153 * march + 2) / 5) + 1;
+  const m = march < 10 ? march + 3 : march - 9;
+  const y = year + era * 400 + (m <= 2 ? 1 : 0);
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${String(y).padStart(4, '0')}-${two(m)}-${two(d)}`;
+}
 
 /** Monday 1 to Sunday 7. 1970-01-01 was a Thursday. */
 export const weekdayOf = (day: number): number => ((((day + 3) % 7) + 7) % 7) + 1;

@@ -30,11 +30,3 @@ export function priceFor(minutes: number, rates: Rates): Price {
     ),
   };
 }
-
-/** Minutes the counter reckons with before anything is measured: low for a sharpening, high for a tune. */
-export function counterMinutes(teeth: number, rusty: boolean, bent: boolean): { low: number; high: number } {
-  const sharpening = 1 + (teeth * 1.8) / 60 + 4;
-  const extra = (rusty ? 60 : 0) + (bent ? 8 : 0);
-  const tune = sharpening + 20 + (teeth * 5) / 60;
-  return { low: sharpening + extra, high: tune + extra };
-}

@@ -1,4 +1,4 @@
-import { counterMinutes, priceFor } from './price';
+import { priceFor } from './price';
 import { filingMinutes, jointMinutes, jointPasses, settingMinutes, shapeMinutes } from './times';
 
 describe('times of bench work', () => {
@@ -28,12 +28,5 @@ describe('what it costs', () => {
     expect(priceFor(0, rates).amount).toBe(14);
     expect(priceFor(30, rates).reason.inputs.map((i) => i.value)).toEqual([30, 48, 14]);
     expect(() => priceFor(-1, rates)).toThrowError(RangeError);
-  });
-  it('at the counter a range: sharpening and the full tune, rust an hour more, a bend eight minutes', () => {
-    const plain = counterMinutes(120, false, false);
-    expect(plain.low).toBeCloseTo(1 + 120 * 0.03 + 4, 12);
-    expect(plain.high - plain.low).toBeCloseTo(20 + 10, 12);
-    const worn = counterMinutes(120, true, true);
-    expect([worn.low - plain.low, worn.high - plain.high].map(Math.round)).toEqual([68, 68]);
   });
 });

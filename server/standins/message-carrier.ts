@@ -1,6 +1,6 @@
 import type { OutboxMessage } from '@odontis/contract/notes';
 import type { Database } from '../database/connect';
-import { readOutbox } from '../features/outbox/service';
+import { readOutbox } from '../features/outbox/read-messages';
 
 /**
  * Stand-in for whoever would carry notes to customers: it takes every waiting

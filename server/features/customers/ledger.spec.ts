@@ -158,4 +158,24 @@ describe('the ledger of customers', () => {
     }
     expect(await shop.db.models.Customer.count()).toBe(0);
   });
+
+  it('a card of another century keeps its name, written in quoted-printable of its own character set', async () => {
+    const old = [
+      'BEGIN:VCARD',
+      'VERSION:2.1',
+      'N;CHARSET=ISO-8859-1;ENCODING=QUOTED-PRINTABLE:M=FCller;J=F6rg',
+      'FN;QUOTED-PRINTABLE;CHARSET=UTF-8:J=C3=B6rg M=C3=BCl=',
+      'ler, S=C3=A4ger',
+      'NOTE;ENCODING=QUOTED-PRINTABLE:two=0D=0Alines',
+      'BDAY:18730214',
+      'TEL;HOME:0555 1873',
+      'END:VCARD',
+    ].join('\r\n');
+    const answer = await shop.send('post', '/api/customers/cards', { text: old });
+    expect(answer.status).withContext(JSON.stringify(answer.body)).toBe(201);
+    const [added] = (answer.body as { added: { id: number; name: string }[] }).added;
+    expect(added?.name).toBe('Jörg Müller, Säger');
+    const page = (await shop.send('get', `/api/customers/${added?.id}`)).body as { note: string; phone: string };
+    expect([page.note, page.phone]).toEqual(['two\nlines', '0555 1873']);
+  });
 });

@@ -77,10 +77,44 @@ export function readCards(text: string): CardsRead {
   return { ok: true, cards };
 }
 
+/**
+ * Values written in quoted-printable (RFC 2045, as versions 2.1 do), put into plain
+ * words: soft line breaks joined, =XX read in the line's own character set.
+ */
+function plainQuotedLines(text: string): string {
+  const lines = text.split(/\r\n|\n|\r/);
+  const plain: string[] = [];
+  for (let i = 0; i < lines.length; i++) {
+    const head = /^([A-Za-z]+)((?:;[^:;]*)*);?(?:ENCODING=)?QUOTED-PRINTABLE([^:]*):/i.exec(lines[i] as string);
+    if (!head) {
+      plain.push(lines[i] as string);
+      continue;
+    }
+    let value = (lines[i] as string).slice(head[0].length);
+    while (value.endsWith('=') && i + 1 < lines.length) value = value.slice(0, -1) + (lines[++i] as string);
+    const charset = /CHARSET=([\w-]+)/i.exec(head[0])?.[1] ?? 'utf-8';
+    const bytes = Buffer.from(
+      value.replace(/=([0-9A-F]{2})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16))),
+      'latin1',
+    );
+    plain.push(`${head[1]}:${decoded(bytes, charset).replace(/\r?\n/g, '\\n').replace(/,/g, '\\,')}`);
+  }
+  return plain.join('\r\n');
+}
+
+/** Bytes in a named character set; one nobody knows is read as Latin-1, which every byte has a place in. */
+function decoded(bytes: Buffer, charset: string): string {
+  try {
+    return new TextDecoder(charset).decode(bytes);
+  } catch {
+    return bytes.toString('latin1');
+  }
+}
+
 /** Cards of version 2.1 write parameters bare (TEL;WORK:...), which later grammars do not know: they are dropped. */
 function plainOldCards(text: string): string {
   if (!/^VERSION:2\.1/im.test(text)) return text;
-  return text.replace(
+  return plainQuotedLines(text).replace(
     /^([A-Za-z]+)((?:;[A-Za-z0-9-]+(?:=[^:;\r\n]*)?)+):/gm,
     (line, name: string, parameters: string) => {
       const kept = parameters.split(';').filter((p) => p.includes('=') && !/^(ENCODING|CHARSET)=/i.test(p));

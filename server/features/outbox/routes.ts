@@ -5,7 +5,8 @@ import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
 import { carryMessages } from '../../standins/message-carrier';
-import { readOutbox, writeMessage } from './service';
+import { readOutbox } from './read-messages';
+import { writeMessage } from './service';
 
 export function outboxRoutes(db: Database): Router {
   const router = Router();

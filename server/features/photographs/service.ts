@@ -1,8 +1,6 @@
-import { QueryTypes } from 'sequelize';
-import type { Transaction } from 'sequelize';
 import sharp from 'sharp';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewPhotograph, Photograph } from '@odontis/contract/notes';
+import type { NewPhotograph } from '@odontis/contract/notes';
 import { PHOTOGRAPH_PX } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
@@ -11,16 +9,6 @@ import { readDossier } from '../tickets/dossier';
 /** A picture sent here was shrunk already; one this large was not. Pixels. */
 const MOST_PIXELS = 24_000_000;
 const MOST_PHOTOGRAPHS = 20;
-
-/** The photographs beside a ticket, without their bytes. */
-export async function readPhotographs(db: Database, ticketId: number, t?: Transaction): Promise<Photograph[]> {
-  const rows = await db.sequelize.query<Omit<Photograph, 'at'> & { at: Date }>(
-    `SELECT p.id, p.caption, p.width_px AS "widthPx", p.height_px AS "heightPx", o.name AS by, p.taken_at AS at
-       FROM photograph p JOIN person o ON o.id = p.taken_by WHERE p.ticket_id = :ticketId ORDER BY p.id`,
-    { type: QueryTypes.SELECT, replacements: { ticketId }, transaction: t },
-  );
-  return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
-}
 
 /**
  * The picture as it is kept: read, turned upright and written anew, so that

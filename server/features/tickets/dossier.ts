@@ -8,8 +8,8 @@ import type { Customer, Ticket } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
-import { readMessages } from '../outbox/service';
-import { readPhotographs } from '../photographs/service';
+import { readMessages } from '../outbox/read-messages';
+import { readPhotographs } from '../photographs/read-photographs';
 import type { TicketRow } from './model';
 import { readVisits } from './visits';
 

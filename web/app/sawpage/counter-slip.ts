@@ -55,10 +55,9 @@ export class CounterSlip {
   protected readonly kind = linkedSignal<MessageKind | null>(() => this.kinds()[0] ?? null);
   protected readonly sentTo = linkedSignal(() => this.dossier().customer.phone || this.dossier().customer.email);
   /** The words offered; they change with the kind, and when a note has gone out. */
-  protected readonly body = linkedSignal(() => {
-    const kind = this.kind();
-    this.dossier().messages.length;
-    return kind ? messageFor(kind, this.dossier(), this.speech.fullDay, this.speech.money) : '';
+  protected readonly body = linkedSignal({
+    source: () => ({ kind: this.kind(), sent: this.dossier().messages.length }),
+    computation: ({ kind }) => (kind ? messageFor(kind, this.dossier(), this.speech.fullDay, this.speech.money) : ''),
   });
   protected readonly fault = signal('');
   protected readonly canDecline = computed(() => ['measure', 'plan'].includes(this.dossier().ticket.stage));

@@ -1,4 +1,5 @@
 import type { ComponentFixture } from '@angular/core/testing';
+import type { TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { CodeClient } from '../../workers/code-client';
@@ -13,6 +14,13 @@ describe('finding a saw by its tag', () => {
   let reads: string | null;
   const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
   const turn = (ms = 25): Promise<unknown> => new Promise((resolve) => setTimeout(resolve, ms));
+  const until = async (holds: () => boolean): Promise<void> => {
+    for (let i = 0; i < 80 && !holds(); i++) await turn();
+  };
+  const says = async (words: string): Promise<void> => {
+    await until(() => host().textContent?.includes(words) ?? false);
+    expect(host().textContent).toContain(words);
+  };
   const type = async (text: string): Promise<void> => {
     (host().querySelector('input') as HTMLInputElement).value = text;
     host()
@@ -29,7 +37,7 @@ describe('finding a saw by its tag', () => {
     data.items.add(file);
     field.files = data.files;
     field.dispatchEvent(new Event('change'));
-    await turn(200);
+    await turn();
   };
   const grey = async (): Promise<File> => {
     const canvas = new OffscreenCanvas(40, 40);
@@ -72,16 +80,19 @@ describe('finding a saw by its tag', () => {
 
   it('by a picture of its code; a picture without one, another’s code, and text are told apart', async () => {
     await choose(await grey());
-    expect(host().textContent).toContain('No tag’s code can be found');
+    await says('No tag’s code can be found');
     await choose(new File(['words'], 'tag.png'));
-    expect(host().textContent).toContain('no picture that can be read');
+    await says('no picture that can be read');
     reads = 'https://somewhere/else';
     await choose(await grey());
+    await says('is not one of our tags');
     expect(went).toEqual([]);
     reads = 'odontis-ticket-1042';
     await choose(await grey());
-    bench.http.expectOne('/api/tickets/numbered/1042').flush({ id: 6, stage: 'bench', family: 'back' });
-    await turn();
+    let calls: TestRequest[] = [];
+    await until(() => (calls = calls.concat(bench.http.match('/api/tickets/numbered/1042'))).length > 0);
+    calls[0]?.flush({ id: 6, stage: 'bench', family: 'back' });
+    await until(() => went.length > 0);
     expect(went).toEqual([['/ticket', 6, 'bench']]);
   });
 });

@@ -137,7 +137,7 @@ export class TagFinder implements OnDestroy {
     video.srcObject = this.stream;
     while (this.open()) {
       const picture = this.frame(video, video.videoWidth, video.videoHeight);
-      if (picture && (await this.found(picture))) return;
+      if (picture && (await this.found(picture)) === 'tag') return;
       await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
     }
   }
@@ -149,7 +149,7 @@ export class TagFinder implements OnDestroy {
     try {
       const bitmap = await createImageBitmap(file, { resizeWidth: 1200 });
       const picture = this.frame(bitmap, bitmap.width, bitmap.height);
-      if (!picture || !(await this.found(picture)))
+      if (!picture || (await this.found(picture)) === 'none')
         this.said.set('No tag’s code can be found in that picture: nearer, flat and in good light.');
     } catch {
       this.said.set('That file is no picture that can be read.');
@@ -164,16 +164,20 @@ export class TagFinder implements OnDestroy {
     return pen?.getImageData(0, 0, width, height) ?? null;
   }
 
-  /** Whether the picture held a tag's code; then its saw is opened. */
-  private async found(picture: ImageData): Promise<boolean> {
-    const text = await this.codes.read(picture).catch(() => {
+  /** What the picture held: a tag's code, whose saw is opened then; another's; or none that could be read. */
+  private async found(picture: ImageData): Promise<'tag' | 'other' | 'none'> {
+    let text: string | null;
+    try {
+      text = await this.codes.read(picture);
+    } catch {
       this.said.set('The code reader does not start here: type the number.');
-      return null;
-    });
-    const number = text === null ? null : numberOfTag(text);
-    if (number !== null) await this.goTo(number);
-    else if (text !== null) this.said.set('That code is not one of our tags.');
-    return number !== null;
+      return 'other';
+    }
+    if (text === null) return 'none';
+    const number = numberOfTag(text);
+    if (number === null) this.said.set('That code is not one of our tags.');
+    else await this.goTo(number);
+    return number === null ? 'other' : 'tag';
   }
 
   protected close(): void {

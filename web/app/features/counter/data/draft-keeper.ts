@@ -1,7 +1,7 @@
 import type { CounterDraft } from './counter-draft';
 import { emptyDraft } from './counter-draft';
 
-/** The window's own draft, and the last one of this machine: a closed window loses nothing, two counters keep apart. */
+/** The window's own draft, and the last one of this machine. Two windows never share one: the last is only offered. */
 const OWN = 'odontis.counter';
 const LAST = 'odontis.counter.last';
 
@@ -15,7 +15,15 @@ function read(store: Storage, key: string): CounterDraft | null {
   }
 }
 
-export const recallDraft = (): CounterDraft | null => read(sessionStorage, OWN) ?? read(localStorage, LAST);
+/** What this window was at: a reload loses nothing. */
+export const recallDraft = (): CounterDraft | null => read(sessionStorage, OWN);
+
+/** What a window that was closed left half done; with a key of its own, as that window may still be open. */
+export function leftDraft(): CounterDraft | null {
+  const left = read(localStorage, LAST);
+  if (!left || (left.customerName === '' && left.family === '')) return null;
+  return { ...left, key: crypto.randomUUID() };
+}
 
 export function keepDraft(draft: CounterDraft | null): void {
   try {

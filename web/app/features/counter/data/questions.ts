@@ -35,6 +35,7 @@ const depths: readonly Question[] = [
   { key: 'depthHeel', label: 'Depth at heel', ask: 'length', drawn: 'depthHeel' },
   { key: 'depthToe', label: 'Depth at toe', ask: 'length', drawn: 'depthToe' },
 ];
+const called: Question = { key: 'sawName', label: 'Called', ask: 'words' };
 const stamped: Question = { key: 'marksOnIt', label: 'Stamped or written on it', ask: 'words' };
 const blade: readonly Question[] = [
   { key: 'diameter', label: 'Diameter', ask: 'length', drawn: 'diameter' },
@@ -58,7 +59,7 @@ const tipped: Question = {
 
 /** What is asked of each family, in the order a person looks at the saw; nothing that can be worked out is. */
 export const QUESTIONS: Record<Family, readonly Question[]> = {
-  hand: [count, filing, toothLine, thickness, ...depths, stamped],
+  hand: [count, filing, toothLine, thickness, ...depths, called, stamped],
   back: [
     count,
     filing,
@@ -74,6 +75,7 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     toothLine,
     thickness,
     ...depths,
+    called,
     stamped,
   ],
   pull: [
@@ -100,6 +102,7 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     toothLine,
     thickness,
     ...depths,
+    called,
     stamped,
   ],
   crosscut: [
@@ -125,6 +128,7 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     toothLine,
     thickness,
     ...depths,
+    called,
     stamped,
   ],
   band: [
@@ -141,6 +145,7 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
       ],
     },
     thickness,
+    called,
     stamped,
   ],
   circular: [
@@ -159,9 +164,10 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     },
     thickness,
     speed,
+    called,
     stamped,
   ],
-  dado: [tipped, ...blade, speed, stamped],
+  dado: [tipped, ...blade, speed, called, stamped],
 };
 
 /** The ways a saw's teeth are counted; the first is offered first. */

@@ -7,6 +7,7 @@ import { newSaw } from '@odontis/contract/saw';
 import type { AlikeSaw, CounterBook, CustomerFound, KnownSaw, NewTicket } from '@odontis/contract/ticket';
 import { newTicket } from '@odontis/contract/ticket';
 import { dayNumber, earliestDay, isoOfDay, judgePromise, USUAL_HOURS } from '@odontis/core/counter/bench-load';
+import { MARKS_OF } from '@odontis/core/triage/plate-marks';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import { NO_PACE } from '@odontis/core/counter/counter-work';
 import { teethOf } from '@odontis/core/saw/any-saw';
@@ -19,7 +20,7 @@ import { base64Of, DraftPhotographs } from '../../../shared/photographs/draft-ph
 import { Speech } from '../../../shared/speech/speech';
 import type { CounterDraft } from '../data/counter-draft';
 import { answeredOf, emptyDraft, fromPattern, nextSaw, sawTold, toldSaw, toNewTicket } from '../data/counter-draft';
-import { keepDraft, recallDraft } from '../data/draft-keeper';
+import { keepDraft, leftDraft, recallDraft } from '../data/draft-keeper';
 import { fieldOf } from '../data/questions';
 
 /** Hours of a shop's day, for what is left of today's bench. */
@@ -33,7 +34,10 @@ export class CounterDesk {
   private readonly api = inject(ShopApi);
   private readonly speech = inject(Speech);
   readonly photographs = inject(DraftPhotographs);
-  readonly draft = signal<CounterDraft>(recallDraft() ?? emptyDraft());
+  private readonly recalled = recallDraft();
+  readonly draft = signal<CounterDraft>(this.recalled ?? emptyDraft());
+  /** An intake that may be taken up again: left by a closed window, or cleared a moment ago. */
+  readonly left = signal<CounterDraft | null>(this.recalled ? null : leftDraft());
   readonly complaints = signal<ReadonlyMap<string, string>>(new Map());
   readonly refused = signal<string | null>(null);
   readonly busy = signal(false);
@@ -44,7 +48,12 @@ export class CounterDesk {
 
   constructor() {
     void this.photographs.recall().catch(() => undefined);
-    effect(() => keepDraft(this.slip() ? null : this.draft()));
+    effect(() => {
+      const [slip, draft] = [this.slip(), this.draft()];
+      // An empty one does not wipe out what another window left.
+      if (slip) keepDraft(null);
+      else if (draft.customerName !== '' || draft.family !== '' || this.recalled) keepDraft(draft);
+    });
   }
 
   /** Typed, and then quiet for a moment. */
@@ -154,8 +163,16 @@ export class CounterDesk {
 
   choosePattern(id: string): void {
     const pattern = ANY_PATTERNS.find((p) => p.id === id);
-    if (!pattern) return;
-    this.set(fromPattern(pattern, this.speech.speech()));
+    const before = this.draft();
+    if (!pattern || before.pattern === id) return;
+    const fresh = fromPattern(pattern, this.speech.speech());
+    const { marksOnIt = '' } = before.told;
+    // Marks already put stay where this saw can have them too.
+    const marks =
+      pattern.family === 'dado'
+        ? []
+        : before.marks.filter((m) => m.part === undefined && MARKS_OF[pattern.family].includes(m.kind));
+    this.set({ ...fresh, marks, told: { ...fresh.told, marksOnIt } });
     this.complaints.set(new Map());
   }
 
@@ -219,6 +236,19 @@ export class CounterDesk {
     const last = this.slip();
     if (!last) return;
     this.begin(nextSaw(this.draft(), last.ticket.arrival, last.customer.id));
+  }
+
+  /** All of it away, and offered back for as long as nothing else is begun. */
+  clear(): void {
+    const draft = this.draft();
+    this.nextCustomer();
+    this.left.set(draft);
+  }
+
+  takeUp(): void {
+    const left = this.left();
+    this.left.set(null);
+    if (left) this.draft.set(left);
   }
 
   nextCustomer(): void {

@@ -228,6 +228,21 @@ describe('the counter', () => {
     expect([customer, saw]).toEqual([{ id: 7 }, { id: 5 }]);
   });
 
+  it('clears all of it only for as long as it is not wanted back', async () => {
+    await type('Customer, by name', 'Half a na');
+    await click('Panel saw');
+    await click('Kink');
+    await click('Clear all this');
+    expect((host().querySelector('input') as HTMLInputElement).value).toBe('');
+    await click('Take up what was left half done: Half a na');
+    expect((host().querySelector('input') as HTMLInputElement).value).toBe('Half a na');
+    expect(host().querySelectorAll('.mark').length).toBe(1);
+    // Another saw of a kind that can have the mark keeps it.
+    await click('Another kind of saw');
+    await click('Rip hand saw');
+    expect(host().querySelectorAll('.mark').length).toBe(1);
+  });
+
   it('another saw of the same customer goes on the same visit', async () => {
     await type('Customer, by name', 'Wren Ashby');
     await click('Dovetail saw');

@@ -124,7 +124,7 @@ export class SetParts {
   readonly parts = input.required<readonly DraftPart[]>();
   readonly wrong = input<readonly string[]>([]);
   readonly changed = output<readonly DraftPart[]>();
-  readonly added = output<void>();
+  readonly added = output();
   /** The part to be taken out; its marks go with it. */
   readonly dropped = output<number>();
   protected readonly kinds = KINDS;

@@ -89,8 +89,8 @@ export class TakenSlip {
   protected readonly speech = inject(Speech);
   readonly last = input.required<Dossier>();
   readonly visit = input.required<readonly Dossier[]>();
-  readonly another = output<void>();
-  readonly next = output<void>();
+  readonly another = output();
+  readonly next = output();
   protected readonly page = computed(() => pageOf(this.last().ticket.stage, this.last().saw.family));
   protected readonly taken = computed(() => this.visit().filter((d) => d.ticket.stage !== 'declined'));
   protected readonly ids = computed(() =>

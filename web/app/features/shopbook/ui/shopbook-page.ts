@@ -9,6 +9,8 @@ import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import { parseLength } from '@odontis/core/units/length';
+import type { BenchHours } from '@odontis/core/counter/bench-load';
+import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
 import type { Observable } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
@@ -24,6 +26,17 @@ type AngleRow = keyof ShopBook['habits']['angles'];
 type Habits = ShopBook['habits'];
 
 /** How this shop speaks and works; a change shows at once everywhere. */
+/** Monday 1 to Sunday 7, as they are said in short. */
+const WEEKDAYS = [
+  [1, 'Mo'],
+  [2, 'Tu'],
+  [3, 'We'],
+  [4, 'Th'],
+  [5, 'Fr'],
+  [6, 'Sa'],
+  [7, 'Su'],
+] as const;
+
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -64,6 +77,14 @@ export class ShopbookPage {
   protected habit(change: Partial<Habits>): void {
     const shop = this.shop();
     if (shop) this.set({ habits: { ...shop.book.habits, ...change } });
+  }
+
+  protected readonly weekdays = WEEKDAYS;
+  protected readonly hours = computed<BenchHours>(() => this.shop()?.book.bench ?? USUAL_HOURS);
+
+  protected bench(change: Partial<BenchHours>): void {
+    const { minutesPerDay, days } = { ...this.hours(), ...change };
+    this.set({ bench: { minutesPerDay, days: [...days].sort((a, b) => a - b) } });
   }
 
   protected rate(change: Partial<ShopBook['rates']>): void {

@@ -1,1 +1,0 @@
-kill $(cat /tmp/srv.pid) 2>/dev/null; node tools/bootstrap.mjs build 2>&1 | grep -v "npm warn" | tail -5; (nohup node --import tsx .srv.ts > /tmp/srv.log 2>&1 & echo $! > /tmp/srv.pid); for i in $(seq 30); do sleep 1; grep -q http /tmp/srv.log && break; done; cat /tmp/srv.log
