@@ -162,6 +162,19 @@ export const measureSearch = (bench: ShopBench): Promise<void> =>
           [typed.toLowerCase()],
         ),
       );
+    const stamp =
+      (
+        await client.query<{ m: string }>(
+          `SELECT marks_on_it AS m FROM saw WHERE marks_on_it <> '' AND family = 'back' LIMIT 1`,
+        )
+      ).rows[0]?.m ?? 'none';
+    const told = 'family=back&toothLineMm=352&pitchMm=2&plateThicknessMm=0.7&plateDepthHeelMm=84';
+    await compare('the same saw come back', `/saws/alike?${told}&marksOnIt=${encodeURIComponent(stamp)}`, () =>
+      client.query(
+        `SELECT * FROM saw WHERE family = 'back' AND tooth_line_mm BETWEEN 331 AND 373 AND lower(marks_on_it) LIKE '%' || $1 || '%' LIMIT 10`,
+        [stamp.toLowerCase()],
+      ),
+    );
     await compare('the rack', '/rack', () =>
       client.query(
         `SELECT t.*, s.name, c.name FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id

@@ -59,11 +59,16 @@ async function takeAll(page: Page): Promise<void> {
 
   await page.goto('/counter');
   await page.getByRole('combobox', { name: 'Customer, by name, telephone or saw' }).fill('Ngaio Ferrant');
-  await page.getByRole('button', { name: 'Tenon saw' }).click();
+  await page.getByRole('button', { name: 'Dado set' }).click();
   await page.getByRole('radio', { name: 'Soft: a file bites' }).click();
-  await page.getByRole('button', { name: 'Kink' }).click();
-  await page.getByRole('button', { name: 'Rust' }).click();
-  await page.mouse.wheel(0, 340);
+  await page.getByLabel('Marked limit').fill('7000');
+  const parts = page.getByRole('group', { name: 'Part of the set' });
+  await parts.getByRole('button', { name: 'chipper 2' }).click();
+  await page.getByRole('button', { name: 'Crack', exact: true }).click();
+  await parts.getByRole('button', { name: 'left outer' }).click();
+  await page.getByRole('button', { name: 'Rust', exact: true }).click();
+  await page.getByLabel('A new one costs').fill('160');
+  await page.mouse.wheel(0, 560);
   await take('counter');
 
   await page.goto(`/ticket/${at('measure', 'Dovetail saw')}/measure`);
@@ -85,6 +90,22 @@ async function takeAll(page: Page): Promise<void> {
 
   await page.goto(`/ticket/${at('bench', 'Crosscut hand saw')}/bench`);
   await take('bench');
+
+  await page.goto(`/ticket/${at('measure', 'Narrow band')}`);
+  await page.getByRole('button', { name: /^counter slip/ }).click();
+  await take('job');
+
+  await page.goto('/backroom');
+  await page.request.post('/api/labels', {
+    headers: { 'x-odontis-person': '1' },
+    data: { tickets: rows.slice(0, 3).map((row) => row.id) },
+  });
+  await page.reload();
+  await page
+    .getByRole('img', { name: /^Label/ })
+    .first()
+    .waitFor();
+  await take('backroom');
 
   await page.goto(`/ticket/${at('check')}/check`);
   await take('check');

@@ -78,15 +78,27 @@ export const sawTold = z.object({
   plateDepthHeelMm: size,
 });
 
-/** Saws of the same family and length are weighed; more than these are not looked at. */
+/** More saws than these are not weighed. */
 const MOST_WEIGHED = 400;
 const MOST_SHOWN = 4;
+/** Words of a stamp that are looked for; shorter ones than the index goes by are not. */
+const MOST_WORDS = 6;
+const LEAST_LETTERS = 3;
 
-/** Saws in the book the one on the counter may be, the likeliest first; their owner's own before anybody else's. */
+/**
+ * Saws in the book the one on the counter may be, the likeliest first. Only the
+ * owner's own and those stamped alike are weighed: size alone never makes it the same.
+ */
 export async function alikeSaws(db: Database, told: z.infer<typeof sawTold>): Promise<AlikeSaw[]> {
-  const rows = await db.sequelize.query<{ id: number; customerId: number }>(
-    `SELECT s.id, s.customer_id AS "customerId" FROM saw s JOIN customer c ON c.id = s.customer_id
+  const words = told.marksOnIt
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word.length >= LEAST_LETTERS)
+    .slice(0, MOST_WORDS);
+  const stamped = words.map((_, i) => `OR s.plain_marks LIKE plain_text(:word${i})`).join(' ');
+  const rows = await db.sequelize.query<{ id: number }>(
+    `SELECT s.id FROM saw s JOIN customer c ON c.id = s.customer_id
       WHERE s.family = :family AND s.tooth_line_mm BETWEEN :length * 0.94 AND :length * 1.06 AND c.forgotten_at IS NULL
+        AND (s.customer_id = :customerId ${stamped})
       ORDER BY (s.customer_id = :customerId) DESC, abs(s.pitch_mm - :pitch), s.id LIMIT ${MOST_WEIGHED}`,
     {
       type: QueryTypes.SELECT,
@@ -95,6 +107,7 @@ export async function alikeSaws(db: Database, told: z.infer<typeof sawTold>): Pr
         length: told.toothLineMm,
         pitch: told.pitchMm,
         customerId: told.customerId ?? 0,
+        ...Object.fromEntries(words.map((word, i) => [`word${i}`, `%${word}%`])),
       },
     },
   );

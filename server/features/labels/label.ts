@@ -37,7 +37,7 @@ export function labelDrawing(dossier: Dossier, book: ShopBook): string {
     // Words never run into the code, however wide they are.
     `<clipPath id="words"><rect width="${TEXT_MM}" height="${LABEL_MM.height}"/></clipPath><g clip-path="url(#words)">`,
     line(9.5, 9, 600, String(ticket.number)),
-    line(14.5, 3.6, 600, cut(customer.name, 18)),
+    line(14.5, 3.6, 600, cut(customer.name, 16)),
     line(18.5, 2.8, 400, cut(saw.name, 22)),
     line(22.3, 2.8, 400, cut(sawInWords(saw, book), 22)),
     line(26.5, 2.8, 400, `Promised ${ticket.promisedOn}`),

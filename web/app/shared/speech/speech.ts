@@ -35,7 +35,8 @@ export class Speech {
   pitch = (mm: number): string => sayPitch(mm, this.speech());
   rake = (deg: number): string => sayRake(deg, this.speech());
   fleam = (deg: number): string => sayFleam(deg, this.speech());
-  money = (amount: number, currency = this.book()?.rates.currency ?? ''): string => `${currency} ${amount.toFixed(2)}`;
+  money = (amount: number, currency = this.book()?.rates.currency ?? ''): string =>
+    `${currency}\u00a0${amount.toFixed(2)}`;
   minutes = (minutes: number): string => sayMinutes(Math.round(minutes));
   share = (share: number): string => `${formatNumber(share * 100, 1).replace(/\.0$/, '')} %`;
   day = (iso: string): string => DateTime.fromISO(iso).toFormat('ccc d LLL');

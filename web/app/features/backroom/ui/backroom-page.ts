@@ -81,10 +81,26 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
     main {
       padding: 14px 20px 40px;
     }
+    main {
+      display: grid;
+      grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+      gap: 0 32px;
+      align-items: start;
+    }
+    h1,
+    main > p,
+    od-notice {
+      grid-column: 1 / -1;
+    }
     section {
       border-top: 1px solid var(--rule);
       margin-top: 12px;
       padding-top: 10px;
+    }
+    @media (max-width: 900px) {
+      main {
+        grid-template-columns: 1fr;
+      }
     }
     article {
       border-left: 4px solid var(--steel);

@@ -228,6 +228,16 @@ describe('the counter', () => {
     expect([customer, saw]).toEqual([{ id: 7 }, { id: 5 }]);
   });
 
+  it('a reason leads to the question whose answer caused it', async () => {
+    await click('Tenon saw');
+    await click('Hardened');
+    await click('Rust');
+    await click('from whether a file cuts it');
+    expect(document.activeElement?.textContent).toBe('Can a file cut it?');
+    await click('from the plate');
+    expect(document.activeElement?.id).toBe('asked-marks');
+  });
+
   it('clears all of it only for as long as it is not wanted back', async () => {
     await type('Customer, by name', 'Half a na');
     await click('Panel saw');

@@ -1,9 +1,9 @@
-import type { ElementRef } from '@angular/core';
 import {
   afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
+  ElementRef,
   inject,
   linkedSignal,
   viewChild,
@@ -16,6 +16,7 @@ import { MatInput } from '@angular/material/input';
 import type { CustomerFound } from '@odontis/contract/ticket';
 import { FAMILIES } from '@odontis/core/saw/all-families';
 import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Because } from '@odontis/core/triage/triage';
 import { ANY_PATTERNS, FAMILY_NAMES } from '@odontis/core/saw/patterns';
 import { PhotographDesk } from '../../../shared/photographs/photograph-desk';
 import { PlatePicture } from '../../../shared/plate/plate-picture';
@@ -56,6 +57,7 @@ import { VerdictSlip } from './verdict-slip';
   styleUrl: './counter-page.scss',
 })
 export class CounterPage {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly desk = inject(CounterDesk);
   protected readonly speech = inject(Speech);
   private readonly who = viewChild<ElementRef<HTMLInputElement>>('who');
@@ -132,6 +134,13 @@ export class CounterPage {
       // A saw of theirs goes with them; one told anew stays.
       ...(sawId !== null && family !== '' && { family: '', marks: [] }),
     });
+  }
+
+  /** A reason's own question, brought into sight and into focus. */
+  protected goTo(question: Because): void {
+    const heading = this.host.nativeElement.querySelector<HTMLElement>(`#asked-${question}`);
+    heading?.scrollIntoView({ block: 'start' });
+    heading?.focus({ preventScroll: true });
   }
 
   protected addPart(): void {

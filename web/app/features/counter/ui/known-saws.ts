@@ -62,6 +62,7 @@ const AGREES: Record<string, string> = {
       max-width: 330px;
       cursor: pointer;
       display: grid;
+      align-content: start;
     }
     .chosen {
       border-color: var(--ink);
@@ -85,7 +86,8 @@ export class KnownSaws {
 
   protected past(saw: KnownSaw): string {
     if (saw.inShop) return 'in the shop now';
-    if (saw.lastVisit === null) return 'never finished here';
+    if (saw.visits === 0) return 'in the book, not worked here yet';
+    if (saw.lastVisit === null) return '';
     const work =
       saw.lastWork === 'tune'
         ? `, tuned${saw.lastDepthMm ? `, ${this.speech.fine(saw.lastDepthMm)} off` : ''}`

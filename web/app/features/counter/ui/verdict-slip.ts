@@ -7,7 +7,7 @@ import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import type { IntakeJudged } from '@odontis/core/counter/judge-intake';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { Family } from '@odontis/core/saw/all-families';
-import type { Verdict } from '@odontis/core/triage/triage';
+import type { Because, Verdict } from '@odontis/core/triage/triage';
 import type { NewTicket } from '@odontis/contract/ticket';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
@@ -15,6 +15,13 @@ import { Why } from '../../../shared/ui/why';
 
 const SAYS: Record<Verdict, string> = { take: 'Take it', 'take-if': 'Take it, if', decline: 'Decline' };
 const WITHOUT: Record<Verdict, string> = { take: 'take it', 'take-if': 'take it, if', decline: 'still declined' };
+/** The question each reason comes from, in the words of its heading. */
+const ASKED: Record<Because, string> = {
+  saw: 'which saw it is',
+  hardened: 'whether a file cuts it',
+  marks: 'the plate',
+  wants: 'what the owner wants',
+};
 const WORK = { sharpen: 'Sharpening', tune: 'Full tune' } as const;
 const FILING = { ask: 'Rip or crosscut?', convert: 'Convert', rip: 'Rip', keep: 'Keep the filing' } as const;
 const STRAIGHTEN = {
@@ -45,11 +52,14 @@ export class VerdictSlip {
   readonly consentFault = input('');
   readonly refused = input<string | null>(null);
   readonly busy = input(false);
+  /** A reason was pressed: its question is wanted. */
+  readonly asked = output<Because>();
   readonly agreed = output<readonly string[]>();
   readonly overridden = output<string>();
   readonly decided = output<NewTicket['decision']>();
   protected readonly says = SAYS;
   protected readonly without = WITHOUT;
+  protected readonly questions = ASKED;
   protected readonly caution = POWERED_BLADE_CAUTION;
   protected readonly powered = computed(() => {
     const family = this.family();

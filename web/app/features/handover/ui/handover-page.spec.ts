@@ -45,7 +45,7 @@ describe('the handover', () => {
     TestBed.resetTestingModule();
     const closed = await open(testDossier('closed'));
     expect(closed.host.textContent).toContain('Handed over on 4 May 2031 by First Hand');
-    expect(closed.host.textContent).toContain('€ 40.00');
+    expect(closed.host.textContent).toContain('€\u00a040.00');
   });
 
   it('lists this saw’s years', async () => {
