@@ -1,7 +1,8 @@
 import { fieldErrors, pointer } from './field-errors';
 import { toothReadings } from './readings';
 import { benchEvents } from './bench';
-import { describeSaw, newSaw } from './saw';
+import { newSaw } from './new-saw';
+import { describeSaw } from './saw';
 import { newTicket } from './ticket';
 import { planChoice } from './plan';
 import { numberOfTag, tagCode } from './tag-code';

@@ -4,7 +4,8 @@ import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-marks';
 import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
 import type { Saw } from './saw';
-import { family, newSaw } from './saw';
+import { newSaw } from './new-saw';
+import { family } from './told-saw';
 import { bounded, isoDay, recordId, requiredText, text, version } from './fields';
 
 /** A ticket's stages in the order of the trade. */

@@ -90,6 +90,42 @@ describe('the earliest honest day', () => {
       { numRuns: 300 },
     );
   });
+  it('a promise is judged as the bench plays it, early and late, and lacks exactly the minutes it is short of', () => {
+    const work = fc.record({ day: fc.integer({ min: -1, max: 9 }), minutes: fc.integer({ min: 1, max: 150 }) });
+    fc.assert(
+      fc.property(
+        fc.array(work, { maxLength: 7 }),
+        fc.integer({ min: 1, max: 250 }),
+        fc.integer({ min: 0, max: 100 }),
+        fc.integer({ min: 0, max: 14 }),
+        (dues, minutes, left, ahead) => {
+          const due = dues.map((d) => ({ day: MONDAY + d.day, minutes: d.minutes }));
+          fc.pre(played(due, everyDay, MONDAY, left));
+          const promised = MONDAY + ahead;
+          const kept = (m: number): boolean => played([...due, { day: promised, minutes: m }], everyDay, MONDAY, left);
+          const { holds, overMinutes } = judgePromise(due, minutes, promised, everyDay, MONDAY, left);
+          expect(holds).toBe(kept(minutes));
+          expect(holds).toBe(overMinutes === 0);
+          if (holds) return;
+          expect(kept(minutes - overMinutes)).toBeTrue();
+          expect(kept(minutes - overMinutes + 1)).toBeFalse();
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+  it('says what it was reckoned from', () => {
+    const due = [
+      { day: MONDAY, minutes: 30 },
+      { day: MONDAY + 1, minutes: 12 },
+    ];
+    expect(earliestDay(due, 20, everyDay, MONDAY, 60).reason.inputs.map((i) => i.value)).toEqual([20, 42, 100, 60]);
+  });
+  it('work promised years ahead is looked at, and a day far enough off is always found', () => {
+    const far = [{ day: MONDAY + 700, minutes: 60_000 }];
+    expect(earliestDay(far, 20_000, everyDay, MONDAY, 0).day).toBeGreaterThan(MONDAY + 700);
+    expect(() => earliestDay([], 10, { minutesPerDay: 100, days: [] }, MONDAY, 0)).toThrowError(RangeError);
+  });
   it('a promise for a day gone by never holds, and a bench that never works keeps none', () => {
     expect(judgePromise([], 30, MONDAY - 1, everyDay, MONDAY, 100).holds).toBeFalse();
     expect(() => earliestDay([], 10, { minutesPerDay: 0, days: [1] }, MONDAY, 0)).toThrowError(RangeError);

@@ -3,6 +3,7 @@ import { FAMILIES, pitchFromCounted, teethFor } from '../saw/all-families';
 import type { AnySaw } from '../saw/any-saw';
 import { rakersOf, teethOf } from '../saw/any-saw';
 import { ANY_PATTERNS } from '../saw/patterns';
+import { convertTeeth } from '../line/conversion';
 import { DEFAULT_HABITS } from '../plan/habits';
 import { pitchMmFromCount } from '../saw/points';
 import { keepOrReplace } from './cost';
@@ -98,6 +99,36 @@ describe('the work as the counter reckons it', () => {
     expect(long.highMinutes - 60).toBeGreaterThan(60);
     expect(long.highMinutes - 60).toBeLessThan(130);
   });
+  it('by hand: a set of five parts, rakers, a tune, and a pace with its error', () => {
+    const set = counterWork(facts({ family: 'dado', teeth: 92, parts: 5 }), exact);
+    expect(set.lowMinutes).toBeCloseTo(8 + 4 * 4 + (92 * 9) / 60, 9);
+    const long = counterWork(facts({ family: 'crosscut', teeth: 100, rakers: 30, work: 'tune' }), exact);
+    expect(long.lowMinutes).toBeCloseTo(10 + (100 * 12 + 30 * 20) / 60 + 20 + (100 * 15) / 60, 9);
+    const ranged = counterWork(facts({ marks: ['rust', 'crack'] }), { factor: 1.2, error: 0.1, saws: 7 });
+    const sharpening = 5 + (141 * 1.8) / 60;
+    expect(ranged.lowMinutes).toBeCloseTo((sharpening + 15) * 1.1, 9);
+    expect(ranged.highMinutes).toBeCloseTo((sharpening + 60) * 1.3, 9);
+    expect(ranged.parts.map((p) => p.what)).toEqual(['sharpening', 'rust off']);
+    // A pace nobody is sure of at all still leaves a quarter of the time.
+    expect(counterWork(facts({}), { factor: 2, error: 9, saws: 1 }).lowMinutes).toBeCloseTo(sharpening * 0.5, 9);
+  });
+  it('says what it was reckoned from, and what would narrow it', () => {
+    const { reason } = counterWork(facts({ marks: ['bend'], work: null }), { factor: 1.1, error: 0.05, saws: 6 });
+    expect(reason.inputs.map((i) => [i.name, i.value])).toEqual([
+      ['teeth', 141],
+      ['sharpening', 5 + (141 * 1.8) / 60],
+      ['the rest of a full tune, least', 0],
+      ['the rest of a full tune, most', 20 + (141 * 5) / 60],
+      ['bend back, least', 3],
+      ['bend back, most', 10],
+      ['own pace', 1.1],
+      ['its error', 0.05],
+      ['past saws it comes from', 6],
+    ]);
+    expect(reason.otherwise).toContain('halves the range');
+    expect(counterWork(facts({})).reason.otherwise).toBeUndefined();
+    expect(() => counterWork(facts({ teeth: -1 }))).toThrowError(RangeError);
+  });
   it('damage counts once a kind; more of anything never takes less time; one’s own pace moves both ends', () => {
     const one = counterWork(facts({ marks: ['rust'] }));
     expect(counterWork(facts({ marks: ['rust', 'rust'] }))).toEqual(one);
@@ -153,6 +184,9 @@ describe('keeping against replacing', () => {
     expect(cost.replacing).toBeCloseTo(60 / (6 * 3.25), 9);
     expect(cost.ratio).toBeCloseTo(2, 9);
     expect(keepOrReplace('band', 'daily', 10, 30).cheaper).toBe('sharpening');
+    expect(cost.reason.inputs.map((i) => i.value)).toEqual([20, 3.25, 60, 19.5]);
+    expect(keepOrReplace('band', 'daily', 0, 30).sharpening).toBe(0);
+    expect(() => keepOrReplace('band', 'daily', -1, 30)).toThrowError(RangeError);
     expect(() => keepOrReplace('band', 'daily', 10, 0)).toThrowError(RangeError);
   });
 });
@@ -180,6 +214,38 @@ describe('every question judged at the counter', () => {
     expect(at({ grain: 'across' }).filing?.verdict).toBe('ask');
     expect(at({ pitchMm: pitchMmFromCount(6, 'points'), grain: 'along' }).filing?.verdict).toBe('keep');
     expect(at({ saw: { family: 'band', backFixing: 'none', filing: 'rip' } }).filing).toBeNull();
+  });
+  it('a rip saw worked across is converted, one worked as it is filed is asked about; back saws too', () => {
+    const rip = { family: 'hand', backFixing: 'none', filing: 'rip' } as const;
+    expect(at({ saw: rip, grain: 'across' }).filing?.verdict).toBe('convert');
+    for (const grain of ['along', 'both'] as const)
+      expect(at({ saw: rip, grain }).filing?.verdict)
+        .withContext(grain)
+        .toBe('ask');
+    const back = { family: 'back', backFixing: 'folded', filing: 'crosscut' } as const;
+    expect(at({ saw: back, grain: 'along' }).filing?.verdict).toBe('convert');
+    expect(at({ saw: back, pitchMm: NaN }).filing).toBeNull();
+    // The share of height a conversion leaves is what the shop's own threshold is held against.
+    const own = (heightShare: number) => ({ filing: { thresholds: { heightShare } } });
+    const keeps = (share: number): string | undefined =>
+      judgeAtCounter(answers({ saw: rip }), own(share), DEFAULT_HABITS.angles).filing?.verdict;
+    const left = convertTeeth(
+      DEFAULT_HABITS.angles.rip,
+      DEFAULT_HABITS.angles.crosscutHand,
+      pitchMmFromCount(8, 'points'),
+      0.05,
+    );
+    const share = left.heightLeftMm / left.newHeightMm;
+    expect([keeps(share - 0.01), keeps(share + 0.01)]).toEqual(['ask', 'keep']);
+  });
+  it('of several bends the worst is straightened for, wherever it was marked', () => {
+    const bend = (sagMm: number, spanMm: number) => ({ kind: 'bend' as const, along: 0.5, down: 0.5, sagMm, spanMm });
+    const rust = { kind: 'rust' as const, along: 0.1, down: 0.5, sagMm: 50, spanMm: 10 };
+    for (const marks of [
+      [bend(0.4, 300), rust, bend(5, 60)],
+      [bend(5, 60), bend(0.4, 300)],
+    ])
+      expect(at({ marks }).straighten?.verdict).toBe('clamp');
   });
   it('straightening: by hand, by clamp, under the hammer, or scrap', () => {
     const bend = (sagMm?: number, spanMm?: number) =>
@@ -227,6 +293,27 @@ describe('the same saw come back', () => {
   });
   it('size alone never makes it the same: many saws are of one make', () =>
     expect(sawLikeness(saw({ marksOnIt: '' }), saw(), false).share).toBe(0));
+  it('two hands’ slips are let pass, one more is not', () => {
+    const agrees = (more: Partial<SawIdentity>): readonly string[] => sawLikeness(saw(more), saw(), true).agrees;
+    expect(agrees({ toothLineMm: 355 * 0.98 })).toContain('length');
+    expect(agrees({ toothLineMm: 355 * 0.95 })).not.toContain('length');
+    expect(sawLikeness(saw({ toothLineMm: 355 * 0.95 }), saw(), true).share).toBeGreaterThan(0);
+    expect(agrees({ pitchMm: 2.31 * 1.03 })).toContain('pitch');
+    expect(agrees({ pitchMm: 2.31 * 1.06 })).not.toContain('pitch');
+    expect(agrees({ plateThicknessMm: 0.68 })).toContain('thickness');
+    expect(agrees({ plateThicknessMm: 0.6 })).not.toContain('thickness');
+    // Filed from 85 to 64 in its years, not to 63; and 89 is a slip of the rule, 90 another saw.
+    expect([64, 63, 89, 90].map((mm) => agrees({ plateDepthHeelMm: mm }).includes('depth'))).toEqual([
+      true,
+      false,
+      true,
+      false,
+    ]);
+    expect(agrees({ name: 'dovetail' })).not.toContain('name');
+    // Marks told of one alone say nothing either way; single letters are no stamp.
+    expect(sawLikeness(saw(), saw({ marksOnIt: '' }), true).share).toBe(1);
+    expect(agrees({ marksOnIt: 'R' })).not.toContain('marks');
+  });
   it('another family or another length is another saw', () => {
     expect(sawLikeness(saw({ family: 'hand' }), saw(), true).share).toBe(0);
     expect(sawLikeness(saw({ toothLineMm: 305 }), saw(), true).share).toBe(0);

@@ -1,4 +1,4 @@
-import type { NewSaw } from '@odontis/contract/saw';
+import type { NewSaw } from '@odontis/contract/new-saw';
 import { isStraightFamily } from '@odontis/core/saw/any-saw';
 import type { AnyPattern } from '@odontis/core/saw/patterns';
 import { ANY_PATTERNS } from '@odontis/core/saw/patterns';

@@ -1,5 +1,5 @@
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewSaw } from '@odontis/contract/saw';
+import type { NewSaw } from '@odontis/contract/new-saw';
 import type { AlikeSaw, CounterBook, KnownSaw, NewTicket, RackRow } from '@odontis/contract/ticket';
 import { teethOf } from '@odontis/core/saw/any-saw';
 import { ANY_PATTERNS } from '@odontis/core/saw/patterns';

@@ -5,19 +5,12 @@ import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
 import type { AnyPattern } from '@odontis/core/saw/patterns';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import type { CounterDraft } from './counter-draft';
-import {
-  answeredOf,
-  emptyDraft,
-  fromPattern,
-  nextSaw,
-  replacementOf,
-  sawTold,
-  toldSaw,
-  toNewTicket,
-} from './counter-draft';
+import { answeredOf, emptyDraft, nextSaw, replacementOf, toNewTicket } from './counter-draft';
 import { keepDraft, leftDraft, recallDraft } from './draft-keeper';
 import { withoutPart, withPart } from './draft-parts';
+import { fromPattern } from './from-pattern';
 import { fieldOf, QUESTIONS } from './questions';
+import { sawTold, toldSaw } from './told-saw';
 
 const thou: ShopSpeech = {
   lengthUnit: 'thou',

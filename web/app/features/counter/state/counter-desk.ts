@@ -3,29 +3,28 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import type { Dossier } from '@odontis/contract/dossier';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { SawFacts } from '@odontis/contract/saw';
-import { newSaw } from '@odontis/contract/saw';
+import { newSaw } from '@odontis/contract/new-saw';
 import type { AlikeSaw, CounterBook, CustomerFound, KnownSaw, NewTicket } from '@odontis/contract/ticket';
 import { newTicket } from '@odontis/contract/ticket';
-import { dayNumber, earliestDay, isoOfDay, judgePromise, USUAL_HOURS } from '@odontis/core/counter/bench-load';
+import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
 import { MARKS_OF } from '@odontis/core/triage/plate-marks';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import { NO_PACE } from '@odontis/core/counter/counter-work';
 import { teethOf } from '@odontis/core/saw/any-saw';
 import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
-import { DateTime } from 'luxon';
 import { catchError, delay, firstValueFrom, of, switchMap } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { base64Of, DraftPhotographs } from '../../../shared/photographs/draft-photographs';
 import { Speech } from '../../../shared/speech/speech';
 import type { CounterDraft } from '../data/counter-draft';
-import { answeredOf, emptyDraft, fromPattern, nextSaw, sawTold, toldSaw, toNewTicket } from '../data/counter-draft';
+import { answeredOf, emptyDraft, nextSaw, toNewTicket } from '../data/counter-draft';
+import { fromPattern } from '../data/from-pattern';
+import { sawTold, toldSaw } from '../data/told-saw';
 import { keepDraft, leftDraft, recallDraft } from '../data/draft-keeper';
 import { fieldOf } from '../data/questions';
+import { benchPromise } from './bench-promise';
 
-/** Hours of a shop's day, for what is left of today's bench. */
-const OPENS = 8;
-const CLOSES = 17;
 const NOTHING_DUE: CounterBook = { due: [], pace: NO_PACE };
 
 /** One intake as it is being made: what is typed, what it is judged and priced at, the day it can be promised for, and its ticket once it is open. */
@@ -131,30 +130,15 @@ export class CounterDesk {
   private readonly load = computed(() => (this.book.hasValue() ? this.book.value() : NOTHING_DUE));
   readonly pace = computed(() => this.load().pace);
 
-  private readonly when = computed(() => {
-    const now = DateTime.now();
-    const hours = this.speech.book()?.bench ?? USUAL_HOURS;
-    const share = Math.min(1, Math.max(0, (CLOSES - now.hour - now.minute / 60) / (CLOSES - OPENS)));
-    return { hours, today: dayNumber(now.toISODate()), left: hours.minutesPerDay * share };
-  });
-  private readonly due = computed(() => this.load().due.map((d) => ({ day: dayNumber(d.day), minutes: d.minutes })));
-  /** The work is reckoned at its most: a day promised on the least is a day broken. */
-  readonly earliest = computed(() => {
-    const { hours, today, left } = this.when();
-    const found = earliestDay(this.due(), this.judged()?.work.highMinutes ?? 0, hours, today, left);
-    return { day: isoOfDay(found.day), reason: found.reason };
-  });
-  readonly promise = computed(() => {
-    const { hours, today, left } = this.when();
-    const { promisedOn } = this.draft();
-    const judged = this.judged();
-    if (promisedOn === '' || !judged) return null;
-    try {
-      return judgePromise(this.due(), judged.work.highMinutes, dayNumber(promisedOn), hours, today, left);
-    } catch {
-      return null;
-    }
-  });
+  /** The earliest honest day, and whether the one chosen by hand can be kept. */
+  private readonly days = benchPromise(
+    computed(() => this.load().due),
+    computed(() => this.judged()?.work.highMinutes ?? null),
+    computed(() => this.draft().promisedOn),
+    computed(() => this.speech.book()?.bench ?? USUAL_HOURS),
+  );
+  readonly earliest = this.days.earliest;
+  readonly promise = this.days.promise;
   readonly promisedOn = computed(() => this.draft().promisedOn || this.earliest().day);
 
   set(change: Partial<CounterDraft>): void {
@@ -174,6 +158,20 @@ export class CounterDesk {
         : before.marks.filter((m) => m.part === undefined && MARKS_OF[pattern.family].includes(m.kind));
     this.set({ ...fresh, marks, told: { ...fresh.told, marksOnIt } });
     this.complaints.set(new Map());
+  }
+
+  /** A name typed is somebody else's until they are chosen from the book. */
+  nameCustomer(name: string): void {
+    const { sawId, family } = this.draft();
+    const theirs = sawId !== null && family !== '';
+    // A saw of theirs goes with them; one told anew stays.
+    this.set({
+      customerId: null,
+      customerName: name,
+      arrival: null,
+      sawId: null,
+      ...(theirs && { family: '', marks: [] }),
+    });
   }
 
   chooseCustomer({ id, name, phone, email }: CustomerFound): void {

@@ -1,0 +1,42 @@
+import type { ElementRef } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, input, output, viewChild } from '@angular/core';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import type { CustomerFound, KnownSaw } from '@odontis/contract/ticket';
+import type { CounterDraft } from '../data/counter-draft';
+import { KnownSaws } from './known-saws';
+
+/** The customer: found as typed or new, and the saws they brought before. */
+@Component({
+  selector: 'od-who-brings',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatAutocompleteModule, MatFormFieldModule, MatInput, KnownSaws],
+  templateUrl: './who-brings.html',
+  styleUrl: './asks.scss',
+})
+export class WhoBrings {
+  readonly draft = input.required<CounterDraft>();
+  readonly found = input.required<readonly CustomerFound[]>();
+  readonly known = input.required<readonly KnownSaw[]>();
+  /** An intake that may be taken up again. */
+  readonly left = input<CounterDraft | null>(null);
+  readonly wrong = input('');
+  readonly named = output<string>();
+  readonly customerChosen = output<CustomerFound>();
+  readonly phoned = output<string>();
+  readonly sawChosen = output<KnownSaw>();
+  readonly cleared = output();
+  readonly takenUp = output();
+  private readonly who = viewChild<ElementRef<HTMLInputElement>>('who');
+
+  constructor() {
+    // The next customer's name can be typed at once; another saw of the same one is chosen at once.
+    afterRenderEffect(() => {
+      if (this.draft().arrival === null) this.who()?.nativeElement.focus();
+    });
+  }
+
+  protected readonly nameOf = (value: CustomerFound | string): string =>
+    typeof value === 'string' ? value : value.name;
+}
