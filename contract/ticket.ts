@@ -199,7 +199,7 @@ export type AlikeSaw = KnownSaw & { readonly share: number; readonly agrees: rea
 
 /** The bench's load as the counter promises against it, and the pace of who is at the screen. */
 export interface CounterBook {
-  readonly due: readonly { readonly day: string; readonly minutes: number }[];
+  readonly due: readonly { readonly ticket: number; readonly day: string; readonly minutes: number }[];
   readonly pace: { readonly factor: number; readonly error: number; readonly saws: number };
 }
 

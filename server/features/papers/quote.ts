@@ -37,7 +37,7 @@ export function quoteDocument(dossiers: readonly Dossier[], book: ShopBook): TDo
           ] satisfies Content[])
         : []),
       {
-        text: 'The lower is a sharpening, the upper the full tune; the price is fixed once the saw is measured, and nothing above the upper is charged without asking.',
+        text: 'A range is what cannot be known before the saw is measured; the price is fixed then, and nothing above the upper is charged without asking.',
         fontSize: 8,
         color: '#555',
         margin: [0, 8, 0, 0],

@@ -14,6 +14,9 @@ import { pt } from './print';
 
 type Row = [string, string];
 
+/** Two months, or the one they both are. */
+const between = (from: string, to: string): string => (from === to ? `In ${from}` : `Between ${from} and ${to}`);
+
 const FAMILY_WORDS: Record<Dossier['saw']['family'], string> = {
   hand: 'hand saw',
   back: 'back saw',
@@ -128,7 +131,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {
-        text: `Between ${day(next.fromMonths)} and ${day(next.toMonths)}, going by how often it works.${isStraightDossier(dossier) ? ` The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.` : ''}`,
+        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${isStraightDossier(dossier) ? ` The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.` : ''}`,
       },
       { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
       ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),

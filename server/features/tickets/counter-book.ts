@@ -50,6 +50,8 @@ export async function readCounterBook(db: Database, person: number): Promise<Cou
   const [rack, pace] = await Promise.all([readRack(db), readPace(db, person)]);
   return {
     pace,
-    due: rack.map((row) => ({ day: row.promisedOn, minutes: minutesLeft(row) })).filter((d) => d.minutes > 0),
+    due: rack
+      .map((row) => ({ ticket: row.id, day: row.promisedOn, minutes: minutesLeft(row) }))
+      .filter((d) => d.minutes > 0),
   };
 }

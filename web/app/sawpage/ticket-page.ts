@@ -10,12 +10,17 @@ import {
   untracked,
 } from '@angular/core';
 import { ActivatedRoute, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import { sawInWords } from '@odontis/contract/saw-words';
 import type { NewMessage } from '@odontis/contract/notes';
 import type { DeclineChange } from '@odontis/contract/ticket';
 import { STAGES } from '@odontis/contract/ticket';
+import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
+import { catchError, of } from 'rxjs';
+import { ShopApi } from '../shared/api/shop-api';
+import { benchPromise } from '../shared/promise/bench-promise';
 import type { Difference } from '../shared/conflict/conflict';
 import { Conflict } from '../shared/conflict/conflict';
 import { Speech } from '../shared/speech/speech';
@@ -40,6 +45,7 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
   styleUrl: './ticket-page.scss',
 })
 export class TicketPage {
+  private readonly api = inject(ShopApi);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
@@ -123,6 +129,20 @@ export class TicketPage {
   protected decline(change: Omit<DeclineChange, 'version'>, version: number): void {
     this.store.dispatch(TicketPageEvents.ticketDeclined({ id: this.id(), change: { ...change, version } }));
   }
+
+  /** While the slip is open: the bench's load, this saw's own work apart. */
+  private readonly book = rxResource({
+    params: () => (this.editing() ? this.id() : undefined),
+    stream: () => this.api.counterBook().pipe(catchError(() => of(null))),
+    defaultValue: null,
+  });
+  private readonly load = computed(() => (this.book.hasValue() ? (this.book.value()?.due ?? []) : []));
+  protected readonly promise = benchPromise(
+    computed(() => this.load().filter((due) => due.ticket !== this.id())),
+    computed(() => this.load().find((due) => due.ticket === this.id())?.minutes ?? null),
+    computed(() => this.editing()?.promisedOn ?? ''),
+    computed(() => this.speech.book()?.bench ?? USUAL_HOURS),
+  ).promise;
 
   /** Theirs, where the refusal brought it along and the slip is open. */
   protected readonly theirs = computed<Dossier | null>(() => {

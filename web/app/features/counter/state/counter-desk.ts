@@ -23,7 +23,7 @@ import { fromPattern } from '../data/from-pattern';
 import { sawTold, toldSaw } from '../data/told-saw';
 import { keepDraft, leftDraft, recallDraft } from '../data/draft-keeper';
 import { fieldOf } from '../data/questions';
-import { benchPromise } from './bench-promise';
+import { benchPromise } from '../../../shared/promise/bench-promise';
 
 const NOTHING_DUE: CounterBook = { due: [], pace: NO_PACE };
 

@@ -7,7 +7,7 @@ import { CounterPage } from './counter-page';
 
 describe('the counter', () => {
   let bench: Bench;
-  let load = { due: [] as { day: string; minutes: number }[], pace: { factor: 1, error: 0, saws: 5 } };
+  let load = { due: [] as { ticket: number; day: string; minutes: number }[], pace: { factor: 1, error: 0, saws: 5 } };
   let alike: object[] = [];
   let fixture: ComponentFixture<CounterPage>;
   const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
@@ -188,7 +188,7 @@ describe('the counter', () => {
 
   it('offers the earliest honest day against the bench’s load, and warns of one that is full', async () => {
     const day = (n: number): string => new Date(Date.now() + n * 86_400_000).toISOString().slice(0, 10);
-    load = { due: [{ day: day(30), minutes: 30 * 300 }], pace: { factor: 1, error: 0, saws: 5 } };
+    load = { due: [{ ticket: 1, day: day(30), minutes: 30 * 300 }], pace: { factor: 1, error: 0, saws: 5 } };
     fixture.destroy();
     fixture = TestBed.createComponent(CounterPage);
     await settle();
