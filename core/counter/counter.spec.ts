@@ -163,6 +163,29 @@ describe('a filer’s own pace', () => {
     expect(paceOf([]).factor).toBe(1);
     expect(paceOf([{ reckonedMinutes: 0, takenMinutes: 5 }]).saws).toBe(0);
   });
+  it('stops are taken in the order they were done, whatever order they come in; a saw of no known time is no past', () => {
+    const stops = [
+      { atMs: 120_000, plannedMinutes: 1 },
+      { atMs: 0, plannedMinutes: 1 },
+      { atMs: 60_000, plannedMinutes: 1 },
+    ];
+    expect(timeAtVise(stops)).toEqual({ reckonedMinutes: 2, takenMinutes: 2 });
+    expect(timeAtVise([])).toEqual({ reckonedMinutes: 0, takenMinutes: 0 });
+    expect(paceOf([{ reckonedMinutes: 5, takenMinutes: 0 }]).saws).toBe(0);
+    // A gap of exactly the longest that counts still counts.
+    expect(
+      timeAtVise([
+        { atMs: 0, plannedMinutes: 1 },
+        { atMs: 300_000, plannedMinutes: 1 },
+      ]).takenMinutes,
+    ).toBe(5);
+    expect(
+      timeAtVise([
+        { atMs: 0, plannedMinutes: 1 },
+        { atMs: 300_001, plannedMinutes: 1 },
+      ]).takenMinutes,
+    ).toBe(0);
+  });
   it('the telephone and the night count on neither side', () => {
     const minute = 60_000;
     const stops = [0, 1, 2, 50, 51].map((at) => ({ atMs: at * minute, plannedMinutes: 0.5 }));

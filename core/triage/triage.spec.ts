@@ -108,6 +108,38 @@ describe('the counter’s judgement (trade section 2, common practice)', () => {
       triage(asked({ hardened: 'yes', marks: [mark('crack')] })).reasons.every((r) => r.withoutIt === undefined),
     ).toBeTrue();
   });
+  it('a pull saw grown too narrow at either end is declined; one nobody measured is not', () => {
+    const pull = (heel?: number, toe?: number) =>
+      triage({
+        ...asked({ family: 'pull' }),
+        saw: {
+          family: 'pull',
+          backFixing: 'none',
+          ...(heel !== undefined && { plateDepthHeelMm: heel }),
+          ...(toe !== undefined && { plateDepthToeMm: toe }),
+        },
+      }).verdict;
+    expect([pull(40, 30), pull(40, 24), pull(24, 40), pull(), pull(0, 40)]).toEqual([
+      'take',
+      'decline',
+      'decline',
+      'take',
+      'take',
+    ]);
+  });
+  it('a kink exactly at the mark of the toe is cut off, a burn exactly at the teeth is on them', () => {
+    const at = (m: PlateMark) =>
+      triage(asked({ family: m.kind === 'burn' ? 'circular' : 'hand', marks: [m] })).reasons.map((r) => r.rule);
+    expect(at(mark('kink', 0.85))).toEqual(['kink-toe']);
+    expect(at(mark('burn', 0.1, { down: 0.75 }))).toEqual(['burnt']);
+  });
+  it('what a collector or an etch asks is asked only where it was said', () => {
+    const rules = (more: Asked) => triage(asked({ marks: [mark('rust')], ...more })).reasons.map((r) => r.rule);
+    expect(rules({ etch: true })).toEqual(['etch', 'rust']);
+    expect(rules({ etch: false })).toEqual(['rust']);
+    expect(rules({ collectible: true })).toEqual(['collectible', 'rust']);
+    expect(triage(asked({ family: 'pull', filesPullSaws: false })).verdict).toBe('decline');
+  });
   it('a filing is converted only to another one', () => {
     expect(isConverting('rip', 'rip')).toBeFalse();
     expect(isConverting('rip', 'as-it-is')).toBeFalse();
@@ -140,6 +172,9 @@ describe('a dado set, part by part', () => {
     ]);
     expect(set(mark('crack', 0.1, { part: 4 })).verdict).toBe('decline');
     expect(set(mark('rust', 0.1, { part: 1 })).verdict).toBe('take');
+    // A part that is only taken on a condition makes the set so.
+    expect(set(mark('pitting', 0.1, { part: 1 })).verdict).toBe('take-if');
+    expect('part' in (chipper.reasons[1] ?? {})).toBeFalse();
   });
   it('missing the marked speed is told once for the set', () =>
     expect(

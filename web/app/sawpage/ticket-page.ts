@@ -96,6 +96,9 @@ export class TicketPage {
 
   protected words = (dossier: Dossier): string => sawInWords(dossier.saw, this.speech.speech());
 
+  protected howMany = (count: number, what: string): string =>
+    count === 0 ? '' : `, ${count} ${what}${count === 1 ? '' : 's'}`;
+
   protected edit(dossier: Dossier): void {
     this.editing.set(slipOf(dossier));
   }
