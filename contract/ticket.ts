@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-marks';
@@ -80,9 +81,12 @@ export const newTicket = z
   });
 export type NewTicket = z.infer<typeof newTicket>;
 
+const backOf = (of: object): BackFixing | undefined =>
+  'backFixing' in of ? (of.backFixing as BackFixing | undefined) : undefined;
+
 /** Marks that such a saw cannot have, each in a sentence. */
 export function markFaults(family: Saw['family'], of: object, marks: readonly PlateMark[]): string[] {
-  const kinds = [...new Set(marks.map((m) => m.kind))].flatMap((kind) => markFault(family, kind) ?? []);
+  const kinds = [...new Set(marks.map((m) => m.kind))].flatMap((kind) => markFault(family, kind, backOf(of)) ?? []);
   const parts = 'parts' in of && Array.isArray(of.parts) ? of.parts.length : 1;
   const beyond = marks.some((m) => (m.part ?? 0) >= parts);
   return beyond ? [...kinds, 'A mark is on a part the set does not have.'] : kinds;

@@ -122,7 +122,7 @@ const WESTERN: readonly Rule<Verdict>[] = [
     verdict: 'take',
     because: 'marks',
     when: all(handTool, marked('bend')),
-    says: 'A gradual bend comes out by hand in a few minutes and does the steel no harm.',
+    says: 'A bend comes out in a few minutes, by hand or between blocks, and does the steel no harm.',
     source,
   },
   {

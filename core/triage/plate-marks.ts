@@ -1,4 +1,5 @@
 import type { Family } from '../saw/all-families';
+import type { BackFixing } from '../saw/families';
 
 /** What can be wrong with a plate, each put on its picture where it is. */
 export const PLATE_MARKS = [
@@ -61,6 +62,10 @@ export const MARKS_OF: Record<Family, readonly PlateMarkKind[]> = {
   dado: ['bend', ...EVERYWHERE, 'burn'],
 };
 
+/** The same, of a saw whose back is known: a pull saw may have one or not. */
+export const marksFor = (family: Family, backFixing: BackFixing | undefined): readonly PlateMarkKind[] =>
+  backFixing === 'none' ? MARKS_OF[family].filter((kind) => kind !== 'bent-back') : MARKS_OF[family];
+
 /** What a mark is said to be of, where a family cannot have it. */
 const NEEDS: Partial<Record<PlateMarkKind, string>> = {
   'loose-handle': 'handle',
@@ -81,7 +86,7 @@ const FAMILY_WORDS: Record<Family, string> = {
 };
 
 /** What is wrong with marking this on such a saw, in a sentence; null where nothing is. */
-export function markFault(family: Family, kind: PlateMarkKind): string | null {
-  if (MARKS_OF[family].includes(kind)) return null;
+export function markFault(family: Family, kind: PlateMarkKind, backFixing?: BackFixing): string | null {
+  if (marksFor(family, backFixing).includes(kind)) return null;
   return `${FAMILY_WORDS[family]} has no ${NEEDS[kind] ?? 'place for that'}: that mark belongs to another saw.`;
 }

@@ -191,5 +191,9 @@ describe('marks of each family', () => {
     expect(markFault('band', 'loose-handle')).toBe('A band has no handle: that mark belongs to another saw.');
     expect(markFault('hand', 'bent-back')).toMatch(/no stiffening back/);
     expect(markFault('back', 'bent-back')).toBeNull();
+    expect(markFault('pull', 'bent-back', 'folded')).toBeNull();
+    expect(markFault('pull', 'bent-back', 'none')).toBe(
+      'A pull saw has no stiffening back: that mark belongs to another saw.',
+    );
   });
 });

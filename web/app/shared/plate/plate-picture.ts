@@ -12,7 +12,7 @@ import {
 import type { AnySaw } from '@odontis/core/saw/any-saw';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { BendSide, PlateMark, PlateMarkKind } from '@odontis/core/triage/plate-marks';
-import { MARKS_OF } from '@odontis/core/triage/plate-marks';
+import { marksFor } from '@odontis/core/triage/plate-marks';
 import type { LengthUnit } from '@odontis/core/units/length';
 import { formatLength, parseLength } from '@odontis/core/units/length';
 import { MARK_WORDS, POWERED_MEANS } from '../words/mark-words';
@@ -47,7 +47,7 @@ export class PlatePicture {
   readonly editable = input(true);
   readonly changed = output<readonly PlateMark[]>();
   private readonly picture = viewChild.required<ElementRef<SVGSVGElement>>('picture');
-  protected readonly kinds = computed(() => MARKS_OF[this.saw().family]);
+  protected readonly kinds = computed(() => marksFor(this.saw().family, this.saw().backFixing));
   protected readonly words = MARK_WORDS;
   private readonly dragged = signal<number | null>(null);
 

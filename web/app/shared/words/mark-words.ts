@@ -2,7 +2,7 @@ import type { PlateMarkKind } from '@odontis/core/triage/plate-marks';
 
 /** Marks on the picture of the plate: word and what it means for the work. */
 export const MARK_WORDS: Record<PlateMarkKind, { name: string; means: string }> = {
-  bend: { name: 'Bend', means: 'comes out by hand in minutes' },
+  bend: { name: 'Bend', means: 'comes out in minutes' },
   kink: { name: 'Kink', means: 'a sharp crease; an even chance at best' },
   twist: { name: 'Twist', means: 'may not come true' },
   rust: { name: 'Rust', means: 'off before setting; up to an hour' },
