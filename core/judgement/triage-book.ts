@@ -281,7 +281,7 @@ const OTHERS: readonly Rule<Verdict>[] = [
   },
 ];
 
-/** Take it, take it if, or decline (trade section 2). Facts: docs/formats.md. */
+/** Take it, take it if, or decline (trade section 2). Facts: docs/formats.md. Over 250 lines: one table of rules, read as one. */
 export const TRIAGE_BOOK: RuleBook<Verdict> = {
   id: 'triage',
   question: 'Is it taken in?',

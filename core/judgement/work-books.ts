@@ -1,6 +1,7 @@
 import { COMMON_PRACTICE } from '../reason/reason';
 import type { RuleBook } from './rule-book';
 
+// Over 250 lines: four small tables of rules, each read whole.
 const source = COMMON_PRACTICE;
 
 /** Sharpening assumes a straight line, even spacing and the right profile; anything else is the full tune (trade section 2). */

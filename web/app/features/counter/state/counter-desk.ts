@@ -27,7 +27,7 @@ import { benchPromise } from '../../../shared/promise/bench-promise';
 
 const NOTHING_DUE: CounterBook = { due: [], pace: NO_PACE };
 
-/** One intake as it is being made: what is typed, what it is judged and priced at, the day it can be promised for, and its ticket once it is open. */
+/** One intake as it is being made: what is typed, what it is judged and priced at, the day it can be promised for, and its ticket once it is open. Over 250 lines: its parts all look at one draft. */
 @Injectable()
 export class CounterDesk {
   private readonly api = inject(ShopApi);
