@@ -12,7 +12,7 @@ import { countFromPitchMm } from '../saw/points';
 import type { Filing, StraightFamily } from '../saw/families';
 import type { PlateMark } from '../triage/plate-marks';
 import type { Grain, IntakeAnswers, LineLook, Triage } from '../triage/triage';
-import { factsFrom, isConverting, triage } from '../triage/triage';
+import { factsFrom, triage } from '../triage/triage';
 
 /** What the counter knows of a saw, beyond what decides whether it is taken. */
 export interface CounterAnswers extends IntakeAnswers {
@@ -43,8 +43,7 @@ export function judgeAtCounter(
   const { saw, marks } = answers;
   const base = factsFrom(answers);
   const looked = answers.lineLook !== 'not-looked';
-  const converting = isConverting(saw.filing, answers.wantsFiling);
-  const workFacts = { ...base, lineLook: looked ? answers.lineLook : null, converting };
+  const workFacts = { ...base, lineLook: looked ? answers.lineLook : null };
   const work = judge(ownBook(WORK_BOOK, own), workFacts);
   const crooked = marks.some((m) => ['bend', 'kink', 'twist', 'bent-back'].includes(m.kind));
   return {

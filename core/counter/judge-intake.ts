@@ -4,7 +4,7 @@ import type { AngleTable } from '../plan/habits';
 import type { Price, Rates } from '../plan/price';
 import { priceFor } from '../plan/price';
 import type { AnySaw } from '../saw/any-saw';
-import { rakersOf, teethOf } from '../saw/any-saw';
+import { isCarbide, rakersOf, teethOf } from '../saw/any-saw';
 import type { PlateMark } from '../triage/plate-marks';
 import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '../triage/triage';
 import type { KeepOrReplace } from './cost';
@@ -57,7 +57,7 @@ export function judgeIntake(saw: AnySaw, answered: Answered, shop: CounterShop, 
     );
   const first = judged(null);
   // What is sent on to grinding is only looked at and packed here.
-  const sentOn = 'tipped' in saw && saw.tipped === 'carbide';
+  const sentOn = isCarbide(saw);
   const work = counterWork(
     {
       family: saw.family,

@@ -99,6 +99,9 @@ export function rakersOf(saw: AnySaw): number {
   return Math.round((teethOf(saw) * rakers) / saw.pattern.length);
 }
 
+/** Carbide tips are ground, not filed: such a blade is only handled here. */
+export const isCarbide = (saw: AnySaw): boolean => 'tipped' in saw && saw.tipped === 'carbide';
+
 export const isStraightFamily = (family: Family): family is StraightFamily => family === 'hand' || family === 'back';
 export const isStraight = <T extends { readonly family: Family }>(saw: T): saw is T & { family: StraightFamily } =>
   isStraightFamily(saw.family);

@@ -5,7 +5,7 @@ import { describeSaw } from '@odontis/contract/saw';
 import type { DeclineChange, JobDone, NewTicket, TicketChange } from '@odontis/contract/ticket';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
-import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import { isCarbide, isStraightFamily } from '@odontis/core/saw/any-saw';
 import type { Triage } from '@odontis/core/triage/triage';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
@@ -69,7 +69,7 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
       if (wrong !== undefined) throw new Problem('bad-input', wrong, [{ path: '/intake/marks', message: wrong }]);
       const { judgement, work, low, high } = judgeIntake(saw, intake, book, pace);
       const { verdict, reasons } = judgement.taken;
-      refuseDecision(wanted, judgement.taken, 'tipped' in saw && saw.tipped === 'carbide');
+      refuseDecision(wanted, judgement.taken, isCarbide(saw));
       const needed = reasons.filter((r) => r.needsConsent).map((r) => r.rule);
       const declined = decision === 'decline';
       const ticket = await db.models.Ticket.create(

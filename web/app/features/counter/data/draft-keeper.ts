@@ -18,11 +18,11 @@ function read(store: Storage, key: string): CounterDraft | null {
 /** What this window was at: a reload loses nothing. */
 export const recallDraft = (): CounterDraft | null => read(sessionStorage, OWN);
 
-/** What a window that was closed left half done; with a key of its own, as that window may still be open. */
+/** What a window that was closed left half done. */
 export function leftDraft(): CounterDraft | null {
   const left = read(localStorage, LAST);
   if (!left || (left.customerName === '' && left.family === '')) return null;
-  return { ...left, key: crypto.randomUUID() };
+  return left;
 }
 
 export function keepDraft(draft: CounterDraft | null): void {

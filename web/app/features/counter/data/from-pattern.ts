@@ -62,7 +62,6 @@ export function fromPattern(pattern: AnyPattern, speech: ShopSpeech): Partial<Co
     case 'circular':
       return {
         ...common,
-        ...(pattern.tipped === 'carbide' && { hardened: 'no' as const }),
         told: {
           ...told,
           filing: pattern.filing,

@@ -7,10 +7,11 @@ import { newSaw } from '@odontis/contract/new-saw';
 import type { AlikeSaw, CounterBook, CustomerFound, KnownSaw, NewTicket } from '@odontis/contract/ticket';
 import { newTicket } from '@odontis/contract/ticket';
 import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
-import { MARKS_OF } from '@odontis/core/triage/plate-marks';
+import type { BackFixing } from '@odontis/core/saw/families';
+import { marksFor } from '@odontis/core/triage/plate-marks';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import { NO_PACE } from '@odontis/core/counter/counter-work';
-import { teethOf } from '@odontis/core/saw/any-saw';
+import { isCarbide, teethOf } from '@odontis/core/saw/any-saw';
 import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
 import { catchError, delay, firstValueFrom, of, switchMap } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
@@ -46,7 +47,8 @@ export class CounterDesk {
   readonly slip = signal<Dossier | null>(null);
 
   constructor() {
-    void this.photographs.recall().catch(() => undefined);
+    // Photographs belong to their intake: another window's are not this one's.
+    effect(() => void this.photographs.recall(this.draft().key).catch(() => undefined));
     effect(() => {
       const [slip, draft] = [this.slip(), this.draft()];
       // An empty one does not wipe out what another window left.
@@ -121,14 +123,16 @@ export class CounterDesk {
     defaultValue: [] as AlikeSaw[],
   });
 
+  readonly carbide = computed(() => {
+    const saw = this.saw();
+    return saw !== null && isCarbide(saw);
+  });
   readonly judged = computed(() => {
     const [saw, book, draft] = [this.saw(), this.speech.book(), this.draft()];
-    const carbide = saw !== null && 'tipped' in saw && saw.tipped === 'carbide';
-    if (!saw || !book || (draft.hardened === '' && !carbide)) return null;
+    if (!saw || !book || (draft.hardened === '' && !this.carbide())) return null;
     return judgeIntake(saw, answeredOf(draft), book, this.load().pace);
   });
   private readonly load = computed(() => (this.book.hasValue() ? this.book.value() : NOTHING_DUE));
-  readonly pace = computed(() => this.load().pace);
 
   /** The earliest honest day, and whether the one chosen by hand can be kept. */
   private readonly days = benchPromise(
@@ -155,7 +159,11 @@ export class CounterDesk {
     const marks =
       pattern.family === 'dado'
         ? []
-        : before.marks.filter((m) => m.part === undefined && MARKS_OF[pattern.family].includes(m.kind));
+        : before.marks.filter(
+            (m) =>
+              m.part === undefined &&
+              marksFor(pattern.family, fresh.told?.['backFixing'] as BackFixing | undefined).includes(m.kind),
+          );
     this.set({ ...fresh, marks, told: { ...fresh.told, marksOnIt } });
     this.complaints.set(new Map());
   }
@@ -193,7 +201,9 @@ export class CounterDesk {
   }
 
   async open(decision: NewTicket['decision']): Promise<void> {
-    const wanted = newTicket.safeParse(toNewTicket(this.draft(), this.speech.speech(), decision, this.promisedOn()));
+    // Of carbide nobody asks whether a file cuts it.
+    const draft: CounterDraft = this.carbide() ? { ...this.draft(), hardened: 'no' } : this.draft();
+    const wanted = newTicket.safeParse(toNewTicket(draft, this.speech.speech(), decision, this.promisedOn()));
     if (!wanted.success) {
       this.tell(fieldErrors(wanted.error));
       return;
@@ -243,10 +253,14 @@ export class CounterDesk {
     this.left.set(draft);
   }
 
-  takeUp(): void {
+  /** Under a key of its own, as the window that left it may still be open; its photographs come along. */
+  async takeUp(): Promise<void> {
     const left = this.left();
     this.left.set(null);
-    if (left) this.draft.set(left);
+    if (!left) return;
+    const key = crypto.randomUUID();
+    await this.photographs.copy(left.key, key).catch(() => undefined);
+    this.draft.set({ ...left, key });
   }
 
   nextCustomer(): void {
@@ -258,7 +272,6 @@ export class CounterDesk {
     this.slip.set(null);
     this.complaints.set(new Map());
     this.refused.set(null);
-    void this.photographs.clear().catch(() => undefined);
     this.draft.set(draft);
   }
 }

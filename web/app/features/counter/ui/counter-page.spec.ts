@@ -158,6 +158,17 @@ describe('the counter', () => {
     expect(bench.http.expectOne('/api/tickets').request.body.decision).toBe('send-on');
   });
 
+  it('a blade found to be carbide after all is sent on without a word about files', async () => {
+    await type('Customer, by name', 'Wren Ashby');
+    await click('Rip blade');
+    await click('carbide tips');
+    await click('Take it in and send it on');
+    expect(bench.http.expectOne('/api/tickets').request.body.decision).toBe('send-on');
+    // And back again nothing is taken as answered that was not asked.
+    await click('plain steel');
+    expect(verdict()).toBe('Verdict');
+  });
+
   it('says a slip at its own question as it is typed, and judges nothing meanwhile', async () => {
     await click('Rip blade');
     await click('Soft: a file bites');

@@ -36,7 +36,7 @@ import { WorkAsks } from './work-asks';
   ],
   providers: [CounterDesk],
   templateUrl: './counter-page.html',
-  styleUrl: './counter-page.scss',
+  styleUrls: ['./asks.scss', './counter-page.scss'],
 })
 export class CounterPage {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -52,10 +52,7 @@ export class CounterPage {
 
   protected readonly drawn = computed(() => this.desk.drawn() as AnySaw | null);
   protected readonly straight = computed(() => ['hand', 'back'].includes(this.draft().family));
-  protected readonly carbide = computed(() => {
-    const saw = this.desk.saw();
-    return saw !== null && 'tipped' in saw && saw.tipped === 'carbide';
-  });
+  protected readonly carbide = this.desk.carbide;
   protected readonly unit = computed(() => (this.speech.unit() === 'thou' ? ('inch' as const) : ('mm' as const)));
   protected readonly filesOf = computed(() => {
     const saw = this.desk.saw();
