@@ -31,7 +31,10 @@ export class Counter {
     if (this.hands === 'touch') await field.tap({ force: true });
     else await field.focus();
     await expect(field).toBeFocused();
-    await field.fill(text);
+    // Letter by letter, as a person types: a page that takes the focus away between two letters loses one.
+    await field.fill('');
+    await this.page.keyboard.type(text);
+    await expect(field).toHaveValue(text);
   }
 
   async customer(name: string): Promise<void> {

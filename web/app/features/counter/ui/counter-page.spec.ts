@@ -19,10 +19,16 @@ describe('the counter', () => {
   const settle = async (turns = 2): Promise<void> => {
     for (let turn = 0; turn < turns; turn++) {
       await new Promise((resolve) => setTimeout(resolve, 25));
-      bench.http.match((call) => call.url === '/api/customers').forEach((call) => call.flush([]));
-      bench.http.match((call) => call.url === '/api/counter').forEach((call) => call.flush(load));
-      bench.http.match((call) => call.url === '/api/saws/alike').forEach((call) => call.flush(alike));
-      bench.http.match((call) => /\/customers\/\d+\/saws$/.test(call.url)).forEach((call) => call.flush(alike));
+      // A search overtaken by the next one is called off, and is not answered.
+      const answer = (path: RegExp, body: object): void =>
+        bench.http
+          .match(({ url }) => path.test(url))
+          .filter((call) => !call.cancelled)
+          .forEach((call) => call.flush(body));
+      answer(/^\/api\/customers$/, []);
+      answer(/^\/api\/counter$/, load);
+      answer(/^\/api\/saws\/alike$/, alike);
+      answer(/\/customers\/\d+\/saws$/, alike);
     }
   };
   const click = async (name: string): Promise<void> => {
@@ -59,6 +65,19 @@ describe('the counter', () => {
     expect(verdict()).toBe('Verdict');
     await click('Soft: a file bites');
     expect(verdict()).toBe('Take it');
+  });
+
+  it('leaves the focus where somebody is typing', async () => {
+    await click('Tenon saw');
+    const labels = [...host().querySelectorAll('mat-form-field')].filter((f) =>
+      f.textContent?.includes('Plate thickness'),
+    );
+    const thickness = labels[0]?.querySelector('input') as HTMLInputElement;
+    thickness.focus();
+    await type('Plate thickness', '0');
+    expect(document.activeElement).toBe(thickness);
+    await type('Plate thickness', '0.5');
+    expect(document.activeElement).toBe(thickness);
   });
 
   it('the verdict moves with the answers, each with its reason', async () => {

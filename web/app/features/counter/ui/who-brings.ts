@@ -1,5 +1,13 @@
 import type { ElementRef } from '@angular/core';
-import { afterRenderEffect, ChangeDetectionStrategy, Component, input, output, viewChild } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -30,11 +38,19 @@ export class WhoBrings {
   readonly takenUp = output();
   private readonly who = viewChild<ElementRef<HTMLInputElement>>('who');
 
+  private readonly firstSaw = computed(() => this.draft().arrival === null);
+
   constructor() {
-    // The next customer's name can be typed at once; another saw of the same one is chosen at once.
+    // The next customer's name can be typed at once; another saw of the same one is chosen at once. Of the draft only
+    // that is looked at: an effect of the whole draft would take the focus away at every letter typed elsewhere.
     afterRenderEffect(() => {
-      if (this.draft().arrival === null) this.who()?.nativeElement.focus();
+      if (this.firstSaw()) this.who()?.nativeElement.focus();
     });
+  }
+
+  protected clear(): void {
+    this.cleared.emit();
+    this.who()?.nativeElement.focus();
   }
 
   protected readonly nameOf = (value: CustomerFound | string): string =>
