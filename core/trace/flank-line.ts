@@ -1,0 +1,237 @@
+import type { PictureView } from './grey-picture';
+import { greyAt } from './grey-picture';
+import type { LineLevels } from './line-levels';
+import { levelAt } from './line-levels';
+import type { Corner } from './line-corners';
+
+/**
+ * A flank of a tooth as a straight line in a view: x = atX + lean (y - atY), so
+ * `lean` is the tangent of its angle off the picture's upright.
+ */
+export interface FlankLine {
+  readonly atX: number;
+  readonly atY: number;
+  readonly lean: number;
+  /** Standard errors of `atX`, px, and of `lean`; they are not correlated, as `atY` is the mean of the places fitted. */
+  readonly atXError: number;
+  readonly leanError: number;
+  /** Scatter of the edge about the line, square to it, px. */
+  readonly roughPx: number;
+  readonly places: number;
+  /** Grey just outside and just inside the edge. */
+  readonly outside: number;
+  readonly inside: number;
+  /** Width of the edge as the deviation of the blur, px. */
+  readonly blurPx: number;
+  /** Ends of what was fitted, rows of the view. */
+  readonly fromY: number;
+  readonly toY: number;
+}
+
+export const flankX = (flank: FlankLine, y: number): number => flank.atX + flank.lean * (y - flank.atY);
+
+/** Rows of a flank that say its angle: the point is rounded by work and the bottom by the file's corner. */
+const FROM_DEPTH = 0.14;
+const TO_DEPTH = 0.78;
+/** Reach of the look across an edge, px, and its step. */
+const REACH_PX = 4;
+const STEP_PX = 0.5;
+/** Fewer places than this on a flank make no line. */
+const FEWEST_PLACES = 4;
+/** Places a pixel apart along an edge share the blur and so their error: each counts for this much of one. */
+const INDEPENDENT_SHARE = 0.6;
+/** A place this many scatters off the line is dust, not flank. */
+const OUTLIER = 2.8;
+
+export interface FlankWish {
+  readonly tip: Corner;
+  /** Rows of the tip and of the gullet's bottom. */
+  readonly tipY: number;
+  readonly gulletY: number;
+  /** Column in the gullet from which the flank is looked for, and the way to it. */
+  readonly gulletX: number;
+  readonly way: 1 | -1;
+  readonly mostPx: number;
+  readonly levels: LineLevels;
+  readonly brighter: boolean;
+}
+
+/** The flank of one tooth; null where too little of it is there. */
+export function fitFlank(view: PictureView, wish: FlankWish): FlankLine | null {
+  const rough = roughLine(view, wish);
+  return rough && fineLine(view, wish, rough);
+}
+
+interface Rough {
+  readonly atX: number;
+  readonly atY: number;
+  readonly lean: number;
+}
+
+/** From the open gullet along the rows until plate is met: whole pixels, overhangs and all. */
+function roughLine(view: PictureView, wish: FlankWish): Rough | null {
+  const { tipY, gulletY, gulletX, way, levels, brighter } = wish;
+  const depth = gulletY - tipY;
+  const places: [number, number][] = [];
+  const step = Math.max(1, depth / 40);
+  const threshold = (levelAt(levels.over, view.widthPx, gulletX) + levelAt(levels.under, view.widthPx, gulletX)) / 2;
+  for (let y = tipY + FROM_DEPTH * depth; y < tipY + (TO_DEPTH + 0.05) * depth; y += step) {
+    const j = Math.floor(y);
+    if (j < 0 || j >= view.heightPx) continue;
+    const row = view.origin + j * view.downStep;
+    for (let n = 0; n <= wish.mostPx; n++) {
+      const i = Math.floor(gulletX + way * n);
+      if (i < 0 || i >= view.widthPx) break;
+      const value = view.grey[row + i * view.acrossStep] as number;
+      if (brighter ? value > threshold : value < threshold) {
+        // Dust in the gullet is thin: the plate goes on.
+        const further = view.grey[row + Math.min(Math.max(i + 2 * way, 0), view.widthPx - 1) * view.acrossStep] as number;
+        if (!(brighter ? further > threshold : further < threshold)) continue;
+        if (n > 0) places.push([i + (way === 1 ? 0 : 1), j + 0.5]);
+        break;
+      }
+    }
+  }
+  return places.length < FEWEST_PLACES ? null : medianLine(places);
+}
+
+/** Line through places by the median of their pairwise slopes (Theil and Sen): a third of them may be wrong. */
+function medianLine(places: readonly [number, number][]): Rough {
+  const slopes: number[] = [];
+  const far = Math.max(1, Math.floor(places.length / 4));
+  for (let i = 0; i < places.length; i++)
+    for (let k = i + far; k < places.length; k++) {
+      const [a, b] = [places[i] as [number, number], places[k] as [number, number]];
+      slopes.push((b[0] - a[0]) / (b[1] - a[1]));
+    }
+  const lean = medianOf(slopes);
+  const atY = places.reduce((s, p) => s + p[1], 0) / places.length;
+  return { lean, atY, atX: medianOf(places.map((p) => p[0] - lean * (p[1] - atY))) };
+}
+
+function medianOf(values: number[]): number {
+  values.sort((a, b) => a - b);
+  return values[values.length >> 1] as number;
+}
+
+const PROFILE_LENGTH = 2 * Math.round(REACH_PX / STEP_PX) + 1;
+
+/** Looks across the edge at every pixel of its length, half way between the greys found on either side of it. */
+function fineLine(view: PictureView, wish: FlankWish, rough: Rough): FlankLine | null {
+  const depth = wish.gulletY - wish.tipY;
+  let line: Rough = rough;
+  let fit: FlankLine | null = null;
+  for (let round = 0; round < 2; round++) {
+    const size = Math.hypot(1, line.lean);
+    // Unit normal out of the tooth: the gullet lies against `way`.
+    const [nx, ny] = [-wish.way / size, (wish.way * line.lean) / size];
+    const [fromY, toY] = [wish.tipY + FROM_DEPTH * depth, wish.tipY + TO_DEPTH * depth];
+    const count = Math.max(FEWEST_PLACES, Math.floor((toY - fromY) * size));
+    const looks: Float64Array[] = [];
+    const ys: number[] = [];
+    const mean = new Float64Array(PROFILE_LENGTH);
+    for (let n = 0; n < count; n++) {
+      const y = fromY + ((n + 0.5) / count) * (toY - fromY);
+      const x = line.atX + line.lean * (y - line.atY);
+      const look = new Float64Array(PROFILE_LENGTH);
+      for (let k = 0; k < PROFILE_LENGTH; k++) {
+        const off = -REACH_PX + k * STEP_PX;
+        look[k] = greyAt(view, x + nx * off, y + ny * off);
+        mean[k] = (mean[k] as number) + (look[k] as number) / count;
+      }
+      looks.push(look);
+      ys.push(y);
+    }
+    const inside = ((mean[0] as number) + (mean[1] as number) + (mean[2] as number)) / 3;
+    const outside =
+      ((mean[PROFILE_LENGTH - 1] as number) + (mean[PROFILE_LENGTH - 2] as number) + (mean[PROFILE_LENGTH - 3] as number)) / 3;
+    if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
+    const half = (inside + outside) / 2;
+    const offs: number[] = [];
+    const at: number[] = [];
+    looks.forEach((look, n) => {
+      const off = crossing(look, half, outside > inside);
+      if (off === null) return;
+      offs.push(off);
+      at.push(ys[n] as number);
+    });
+    fit = fitOffsets(line, wish.way, offs, at, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
+    if (!fit) return null;
+    line = fit;
+  }
+  return fit;
+}
+
+/** Less than this between the two sides of an edge is no edge, grey levels. */
+const LEAST_CONTRAST = 8;
+
+/** Where a look crosses the half-way grey, nearest to where the edge was expected; px outwards. */
+function crossing(look: Float64Array, half: number, rising: boolean): number | null {
+  let best: number | null = null;
+  for (let k = 0; k + 1 < look.length; k++) {
+    const [a, b] = [look[k] as number, look[k + 1] as number];
+    if (rising ? a <= half && b > half : a >= half && b < half) {
+      const off = -REACH_PX + (k + (half - a) / (b - a)) * STEP_PX;
+      if (best === null || Math.abs(off) < Math.abs(best)) best = off;
+    }
+  }
+  return best;
+}
+
+/** A step blurred by a normal curve of deviation s is steepest by contrast / (s sqrt(2 pi)). */
+function blurOf(mean: Float64Array, inside: number, outside: number): number {
+  let steepest = 0;
+  for (let k = 0; k + 2 < mean.length; k++)
+    steepest = Math.max(steepest, Math.abs((mean[k + 2] as number) - (mean[k] as number)) / (2 * STEP_PX));
+  return steepest === 0 ? REACH_PX : Math.abs(outside - inside) / (steepest * Math.sqrt(2 * Math.PI));
+}
+
+type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY'>;
+
+/** Least squares of the offsets on the place along the edge, those far off the line left out; three rounds. */
+function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen: Seen): FlankLine | null {
+  const size = Math.hypot(1, line.lean);
+  let keep = offs.map(() => true);
+  let result: FlankLine | null = null;
+  for (let round = 0; round < 3; round++) {
+    let [n, my, mo] = [0, 0, 0];
+    offs.forEach((off, i) => {
+      if (!keep[i]) return;
+      n++;
+      my += ys[i] as number;
+      mo += off;
+    });
+    if (n < FEWEST_PLACES) return result;
+    my /= n;
+    mo /= n;
+    let [syy, syo] = [0, 0];
+    offs.forEach((off, i) => {
+      if (!keep[i]) return;
+      syy += ((ys[i] as number) - my) ** 2;
+      syo += ((ys[i] as number) - my) * (off - mo);
+    });
+    const slope = syy > 0 ? syo / syy : 0;
+    const residual = offs.map((off, i) => off - mo - slope * ((ys[i] as number) - my));
+    const squares = residual.reduce((s, r, i) => s + (keep[i] ? r * r : 0), 0);
+    const rough = Math.sqrt(squares / Math.max(1, n - 2));
+    const variance = Math.max(rough, LEAST_ROUGH) ** 2 / INDEPENDENT_SHARE;
+    // An offset square to the edge moves it sideways by offset * size, against `way`.
+    const move = -way * size;
+    result = {
+      ...seen,
+      atX: line.atX + line.lean * (my - line.atY) + move * mo,
+      atY: my,
+      lean: line.lean + move * slope,
+      atXError: size * Math.sqrt(variance / n),
+      leanError: syy > 0 ? size * Math.sqrt(variance / syy) : Infinity,
+      roughPx: rough,
+      places: n,
+    };
+    const robust = 1.4826 * medianOf(residual.map(Math.abs));
+    keep = residual.map((r) => Math.abs(r) <= Math.max(OUTLIER * robust, 0.15));
+  }
+  return result;
+}
+
+/** No edge is known better than this at one place, px: eight bits and the lens allow no more. */
+const LEAST_ROUGH = 0.03;

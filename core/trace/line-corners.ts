@@ -1,0 +1,127 @@
+import { middle } from './line-levels';
+
+/** A tip or a gullet of the outline, in whole pixels: column, and rise over the band's curve. */
+export interface Corner {
+  readonly x: number;
+  readonly rise: number;
+}
+
+/** Tips with a gullet before, between and after: `gullets.length === tips.length + 1`. */
+export interface LineCorners {
+  readonly tips: readonly Corner[];
+  readonly gullets: readonly Corner[];
+  /** Usual distance from tip to tip, px. */
+  readonly pitchPx: number;
+  /** Usual rise from gullet to tip, px. */
+  readonly depthPx: number;
+}
+
+/** A swing of this share of the whole range makes a tooth; a broken one's stub swings by less. */
+const TOOTH_SWING = 0.3;
+const STUB_SWING = 0.07;
+/** Two tips further apart than this many pitches have lost a tooth between them. */
+const GAP_PITCHES = 1.55;
+
+/** Turning points that rise and fall by `swing` at the least: hysteresis along the outline. */
+function turns(profile: Float32Array, from: number, to: number, swing: number): { tips: Corner[]; gullets: Corner[] } {
+  const tips: Corner[] = [];
+  const gullets: Corner[] = [];
+  let [high, low]: [Corner, Corner] = [
+    { x: from, rise: -Infinity },
+    { x: from, rise: Infinity },
+  ];
+  let rising: boolean | null = null;
+  for (let x = from; x < to; x++) {
+    const rise = profile[x] as number;
+    if (Number.isNaN(rise)) continue;
+    if (rise > high.rise) high = { x, rise };
+    if (rise < low.rise) low = { x, rise };
+    if (rising !== false && high.rise - rise >= swing) {
+      // Rose to `high` and has now fallen far enough.
+      if (rising === null && gullets.length === 0) gullets.push(lowestBefore(profile, from, high.x));
+      tips.push(high);
+      rising = false;
+      low = { x, rise };
+    } else if (rising !== true && rise - low.rise >= swing) {
+      gullets.push(low);
+      rising = true;
+      high = { x, rise };
+    }
+  }
+  return { tips, gullets };
+}
+
+function lowestBefore(profile: Float32Array, from: number, to: number): Corner {
+  let found: Corner = { x: from, rise: Infinity };
+  for (let x = from; x <= to; x++) if ((profile[x] as number) < found.rise) found = { x, rise: profile[x] as number };
+  return found.rise === Infinity ? { x: from, rise: 0 } : found;
+}
+
+/** Flat tops and bottoms are taken in their middle: the extreme itself is a matter of noise. */
+function centred(profile: Float32Array, corner: Corner, sign: 1 | -1, reach: number): Corner {
+  const near = (x: number): boolean =>
+    Math.abs(x - corner.x) < reach && sign * (corner.rise - (profile[x] as number)) <= 1.01;
+  let [a, b] = [corner.x, corner.x];
+  while (a > 0 && near(a - 1)) a--;
+  while (b < profile.length - 1 && near(b + 1)) b++;
+  return { x: (a + b + 1) / 2, rise: corner.rise };
+}
+
+/** Null where the outline has fewer than three teeth. */
+export function lineCorners(profile: Float32Array): LineCorners | null {
+  const seen = profile.filter((rise) => !Number.isNaN(rise)).sort();
+  if (seen.length < 20) return null;
+  const range = (seen[Math.floor(0.97 * seen.length)] as number) - (seen[Math.floor(0.05 * seen.length)] as number);
+  if (!(range >= 3)) return null;
+  const [from, to] = ends(profile);
+  const whole = turns(profile, from, to, Math.max(2, TOOTH_SWING * range));
+  if (whole.tips.length < 3) return null;
+  const pitchPx = middle(whole.tips.slice(1).map((t, i) => t.x - (whole.tips[i] as Corner).x));
+  const found = withStubs(profile, whole.tips, pitchPx, Math.max(1.5, STUB_SWING * range));
+  const tips = found.map((tip) => centred(profile, tip, 1, 0.4 * pitchPx));
+  const gullets = gulletsOf(profile, tips, pitchPx, from, to).map((g) => centred(profile, g, -1, 0.3 * pitchPx));
+  const depthPx = middle(tips.map((tip, i) => tip.rise - ((gullets[i] as Corner).rise + (gullets[i + 1] as Corner).rise) / 2));
+  return { tips, gullets, pitchPx, depthPx };
+}
+
+/** First and last column that meet the plate. */
+function ends(profile: Float32Array): [number, number] {
+  let from = 0;
+  while (from < profile.length && Number.isNaN(profile[from])) from++;
+  let to = profile.length;
+  while (to > from && Number.isNaN(profile[to - 1])) to--;
+  return [from, to];
+}
+
+/** Between tips too far apart the stub of a broken tooth may still stand. */
+function withStubs(profile: Float32Array, tips: readonly Corner[], pitchPx: number, swing: number): Corner[] {
+  const all: Corner[] = [];
+  tips.forEach((tip, i) => {
+    all.push(tip);
+    const next = tips[i + 1];
+    if (!next || next.x - tip.x < GAP_PITCHES * pitchPx) return;
+    const inside = turns(profile, Math.round(tip.x + 0.3 * pitchPx), Math.round(next.x - 0.3 * pitchPx), swing).tips;
+    for (const stub of inside) {
+      const before = all[all.length - 1] as Corner;
+      if (stub.x - before.x > 0.5 * pitchPx && next.x - stub.x > 0.5 * pitchPx) all.push(stub);
+    }
+  });
+  return all;
+}
+
+/** Lowest place before, between and after the tips; beside a gap the one within a pitch of the tip. */
+function gulletsOf(profile: Float32Array, tips: readonly Corner[], pitchPx: number, from: number, to: number): Corner[] {
+  const lowest = (a: number, b: number): Corner => {
+    let found: Corner = { x: Math.round((a + b) / 2), rise: Infinity };
+    for (let x = Math.max(from, Math.ceil(a)); x < Math.min(to, b); x++)
+      if ((profile[x] as number) < found.rise) found = { x, rise: profile[x] as number };
+    return found.rise === Infinity ? { x: found.x, rise: 0 } : found;
+  };
+  const first = tips[0] as Corner;
+  const last = tips[tips.length - 1] as Corner;
+  return [
+    lowest(first.x - 0.95 * pitchPx, first.x),
+    ...tips.slice(1).map((tip, i) => lowest((tips[i] as Corner).x, tip.x)),
+    lowest(last.x + 1, last.x + 0.95 * pitchPx),
+  ];
+}

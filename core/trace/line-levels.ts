@@ -1,0 +1,108 @@
+import type { PictureView } from './grey-picture';
+import type { ToothBand } from './tooth-band';
+import { onCurve } from './tooth-band';
+
+/**
+ * Grey of the two sides of the tooth line along it, so that uneven light is
+ * followed: linear between the middles of `sections`.
+ */
+export interface LineLevels {
+  /** Mean grey over the line (y less) and under it, for each section. */
+  readonly over: Float64Array;
+  readonly under: Float64Array;
+  /** Grey levels the two sides scatter by, as a normal deviation. */
+  readonly overNoise: number;
+  readonly underNoise: number;
+}
+
+/** Sections the line is cut into, and how far from the line its sides are looked at, in half-widths of the band. */
+const SECTIONS = 24;
+const NEAR = 1.5;
+const FAR = 2.6;
+
+export function lineLevels(view: PictureView, band: ToothBand): LineLevels | null {
+  const over = new Float64Array(SECTIONS);
+  const under = new Float64Array(SECTIONS);
+  const scatter = { over: [] as number[], under: [] as number[] };
+  for (let s = 0; s < SECTIONS; s++) {
+    const from = (view.widthPx * s) / SECTIONS;
+    const to = (view.widthPx * (s + 1)) / SECTIONS;
+    const above = side(view, band, from, to, -1);
+    const below = side(view, band, from, to, 1);
+    over[s] = above?.median ?? NaN;
+    under[s] = below?.median ?? NaN;
+    if (above) scatter.over.push(above.deviation);
+    if (below) scatter.under.push(below.deviation);
+  }
+  leaveOutEnds(over, under);
+  if (!mendGaps(over) || !mendGaps(under)) return null;
+  return { over, under, overNoise: middle(scatter.over), underNoise: middle(scatter.under) };
+}
+
+/** Median and normal deviation (1.4826 times the median deviation) of one side's grey in a section. */
+function side(
+  view: PictureView,
+  band: ToothBand,
+  from: number,
+  to: number,
+  sign: 1 | -1,
+): { median: number; deviation: number } | null {
+  const values: number[] = [];
+  const stepX = Math.max(1, (to - from) / 60);
+  const stepY = Math.max(1, ((FAR - NEAR) * band.halfPx) / 12);
+  for (let x = from; x < to; x += stepX) {
+    const line = onCurve(band, view.widthPx, x);
+    for (let off = NEAR * band.halfPx; off < FAR * band.halfPx; off += stepY) {
+      const [i, j] = [Math.floor(x), Math.floor(line + sign * off)];
+      if (j < 0 || j >= view.heightPx || i >= view.widthPx) continue;
+      values.push(view.grey[view.origin + i * view.acrossStep + j * view.downStep] as number);
+    }
+  }
+  if (values.length < 20) return null;
+  const median = middle(values);
+  return { median, deviation: 1.4826 * middle(values.map((v) => Math.abs(v - median))) };
+}
+
+export function middle(values: readonly number[]): number {
+  if (values.length === 0) return 0;
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = sorted.length >> 1;
+  return sorted.length % 2 === 1
+    ? (sorted[half] as number)
+    : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2;
+}
+
+/** Beyond heel and toe both sides are background: sections with less than this share of the usual contrast say nothing. */
+const LEAST_CONTRAST_SHARE = 0.4;
+
+function leaveOutEnds(over: Float64Array, under: Float64Array): void {
+  const contrasts = [...over.keys()].map((s) => (over[s] as number) - (under[s] as number)).filter((c) => !Number.isNaN(c));
+  const sign = Math.sign(middle(contrasts)) || 1;
+  const usual = middle(contrasts.map((c) => c * sign).filter((c) => c > 0));
+  for (let s = 0; s < over.length; s++) {
+    if (!(((over[s] as number) - (under[s] as number)) * sign > LEAST_CONTRAST_SHARE * usual)) {
+      over[s] = NaN;
+      under[s] = NaN;
+    }
+  }
+}
+
+/** Sections out of the picture take their neighbours' level. False where none was seen at all. */
+function mendGaps(levels: Float64Array): boolean {
+  const seen = [...levels.keys()].filter((s) => !Number.isNaN(levels[s]));
+  if (seen.length === 0) return false;
+  for (let s = 0; s < levels.length; s++) {
+    if (!Number.isNaN(levels[s])) continue;
+    const near = seen.reduce((a, b) => (Math.abs(b - s) < Math.abs(a - s) ? b : a));
+    levels[s] = levels[near] as number;
+  }
+  return true;
+}
+
+/** Level of one side at a place along the line. */
+export function levelAt(levels: Float64Array, widthPx: number, x: number): number {
+  const at = (x / widthPx) * levels.length - 0.5;
+  const i = Math.min(Math.max(Math.floor(at), 0), levels.length - 2);
+  const share = Math.min(Math.max(at - i, 0), 1);
+  return (levels[i] as number) * (1 - share) + (levels[i + 1] as number) * share;
+}

@@ -1,0 +1,131 @@
+import type { FlankLine } from './flank-line';
+import { fitFlank, flankX } from './flank-line';
+import type { PictureView } from './grey-picture';
+import type { Corner, LineCorners } from './line-corners';
+import type { LineLevels } from './line-levels';
+import { middle } from './line-levels';
+import type { ToothBand } from './tooth-band';
+import { onCurve } from './tooth-band';
+import { meetingOf, truncatedCorner } from './truncated-corner';
+
+/** A tooth measured in pixels of the view: its tip, its two flanks, and the gullet on its right. */
+export interface MeasuredCorner {
+  readonly tip: { readonly x: number; readonly y: number; readonly xError: number; readonly yError: number };
+  readonly flatPx: number;
+  readonly flatError: number;
+  readonly left: FlankLine | null;
+  readonly right: FlankLine | null;
+  /** Too much metal at the point, in errors. */
+  readonly excess: number;
+  readonly gullet: { readonly x: number; readonly y: number; readonly yError: number } | null;
+  /** Row of the tip in whole pixels, and how far it stands over the gullets beside it. */
+  readonly roughDepthPx: number;
+}
+
+/** Without flanks a place is known to about a pixel. */
+const ROUGH_PLACE_PX = 0.6;
+
+export function measureCorners(
+  view: PictureView,
+  band: ToothBand,
+  levels: LineLevels,
+  corners: LineCorners,
+  report: (share: number) => void,
+): MeasuredCorner[] {
+  const brighter = (levels.under[0] as number) > (levels.over[0] as number);
+  const noise = Math.max(0.5, levels.overNoise, levels.underNoise);
+  const rowOf = (corner: Corner): number => onCurve(band, view.widthPx, corner.x) - corner.rise;
+  const { tips, gullets, pitchPx, depthPx } = corners;
+  const flank = (tip: Corner, gullet: Corner, way: 1 | -1): FlankLine | null => {
+    // Beside a gap the gullet is looked at near this tooth.
+    const near = Math.abs(gullet.x - tip.x) > pitchPx ? tip.x - way * 0.6 * pitchPx : gullet.x;
+    const depth = rowOf(gullet) - rowOf(tip);
+    if (depth < 0.15 * depthPx) return null;
+    return fitFlank(view, {
+      tip,
+      tipY: rowOf(tip),
+      gulletY: rowOf(gullet),
+      gulletX: near,
+      way,
+      mostPx: 1.3 * pitchPx,
+      levels,
+      brighter,
+    });
+  };
+  const flanks = tips.map((tip, i) => {
+    if (i % 16 === 0) report(i / tips.length);
+    // A tooth's left flank is met going right from the gullet on its left.
+    return { left: flank(tip, gullets[i] as Corner, 1), right: flank(tip, gullets[i + 1] as Corner, -1) };
+  });
+  const blurPx = middle(flanks.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
+  return tips.map((tip, i): MeasuredCorner => {
+    const { left, right } = flanks[i] as { left: FlankLine | null; right: FlankLine | null };
+    const tipY = rowOf(tip);
+    const below = gullets[i + 1] as Corner;
+    const next = flanks[i + 1]?.left ?? null;
+    const roughDepthPx = (rowOf(gullets[i] as Corner) + rowOf(below)) / 2 - tipY;
+    const gap = (tips[i + 1]?.x ?? Infinity) - tip.x > 1.5 * pitchPx;
+    return {
+      ...tipOf(view, tip, tipY, left, right, blurPx, noise),
+      left,
+      right,
+      roughDepthPx,
+      gullet: tips[i + 1] ? gulletOf(view, below, rowOf(below), gap ? null : right, gap ? null : next, blurPx, noise) : null,
+    };
+  });
+}
+
+function tipOf(
+  view: PictureView,
+  tip: Corner,
+  tipY: number,
+  left: FlankLine | null,
+  right: FlankLine | null,
+  blurPx: number,
+  noise: number,
+): Pick<MeasuredCorner, 'tip' | 'flatPx' | 'flatError' | 'excess'> {
+  const rough = {
+    tip: { x: tip.x, y: tipY, xError: ROUGH_PLACE_PX, yError: ROUGH_PLACE_PX },
+    flatPx: 0,
+    flatError: ROUGH_PLACE_PX,
+    excess: 0,
+  };
+  const meeting = left && right && meetingOf(left, right);
+  if (!meeting) return rough;
+  const corner = truncatedCorner(view, left, right, 1, tipY, blurPx, noise);
+  const gone = corner?.gonePx ?? Math.max(0, tipY - meeting.y);
+  const goneError = corner?.goneError ?? ROUGH_PLACE_PX;
+  const y = meeting.y + gone;
+  const [a, b] = [flankX(left, y), flankX(right, y)];
+  return {
+    tip: {
+      x: (a + b) / 2,
+      y,
+      xError: Math.hypot(meeting.xError, (goneError * Math.abs(left.lean + right.lean)) / 2),
+      yError: Math.hypot(meeting.yError, goneError),
+    },
+    flatPx: b - a,
+    flatError: goneError * Math.abs(right.lean - left.lean),
+    excess: corner?.excess ?? 0,
+  };
+}
+
+function gulletOf(
+  view: PictureView,
+  gullet: Corner,
+  gulletY: number,
+  face: FlankLine | null,
+  back: FlankLine | null,
+  blurPx: number,
+  noise: number,
+): MeasuredCorner['gullet'] {
+  const rough = { x: gullet.x, y: gulletY, yError: ROUGH_PLACE_PX };
+  const meeting = face && back && meetingOf(face, back);
+  if (!meeting) return rough;
+  const corner = truncatedCorner(view, face, back, -1, gulletY, blurPx, noise);
+  if (!corner) return rough;
+  const y = meeting.y - corner.gonePx;
+  // A wide bottom is no filled V: there the outline itself says its depth.
+  if (Math.abs(y - gulletY) > 2 + 2 * blurPx) return rough;
+  return { x: (flankX(face, y) + flankX(back, y)) / 2, y, yError: Math.hypot(meeting.yError, corner.goneError) };
+}

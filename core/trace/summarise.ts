@@ -1,0 +1,78 @@
+import { MM_PER_INCH } from '../units/length';
+import { middle } from './line-levels';
+import type { Estimate, TracedSummary, TracedTooth } from './traced-line';
+
+/**
+ * What a traced line says as a whole, from its teeth: least squares with standard
+ * errors (residual variance over n - 2, or n - 3 with a parabola; textbook
+ * regression, from memory), angles and depths as medians with 1.2533 times the
+ * error of a mean. The scale's own error is added to every length as a share.
+ * mm and degrees. Throws RangeError below three standing teeth.
+ */
+export function summarise(teeth: readonly TracedTooth[], scaleError = 0): TracedSummary {
+  const standing = teeth.filter((t) => t.kind === 'tooth');
+  if (standing.length < 3) throw new RangeError('A line has three standing teeth at least.');
+  const pitch = slope(standing.map((t) => [t.tooth, t.xMm]));
+  const withScale = ({ value, error }: Estimate): Estimate => ({ value, error: Math.hypot(error, value * scaleError) });
+  const pitchMm = withScale(pitch);
+  const perInch = MM_PER_INCH / pitchMm.value;
+  const perInchError = (perInch * pitchMm.error) / pitchMm.value;
+  const first = standing[0] as TracedTooth;
+  const last = standing[standing.length - 1] as TracedTooth;
+  const lengthMm = last.xMm - first.xMm;
+  const crown = crownOf(standing, lengthMm);
+  return {
+    teeth: standing.length,
+    missing: teeth.filter((t) => t.kind === 'missing').length,
+    broken: teeth.filter((t) => t.kind === 'broken').length,
+    lengthMm,
+    pitchMm,
+    teethPerInch: { value: perInch, error: perInchError },
+    pointsPerInch: { value: perInch + 1, error: perInchError },
+    rakeDeg: medianOf(standing.map((t) => t.rakeDeg)),
+    backDeg: medianOf(standing.map((t) => t.backDeg)),
+    gulletMm: medianOf(standing.map((t) => t.gulletMm)),
+    breastMm: { value: crown.value, error: Math.hypot(crown.error, crown.value * scaleError) },
+    unequalMm: crown.scatter,
+  };
+}
+
+function slope(pairs: readonly (readonly [number, number])[]): Estimate {
+  const n = pairs.length;
+  const mx = pairs.reduce((s, p) => s + p[0], 0) / n;
+  const my = pairs.reduce((s, p) => s + p[1], 0) / n;
+  const sxx = pairs.reduce((s, p) => s + (p[0] - mx) ** 2, 0);
+  const value = pairs.reduce((s, p) => s + (p[0] - mx) * (p[1] - my), 0) / sxx;
+  const squares = pairs.reduce((s, p) => s + (p[1] - my - value * (p[0] - mx)) ** 2, 0);
+  return { value, error: Math.sqrt(squares / Math.max(1, n - 2) / sxx) };
+}
+
+/** Least-squares parabola over the tips: sagitta over the whole length, its error, and the scatter about it. */
+function crownOf(standing: readonly TracedTooth[], lengthMm: number): Estimate & { scatter: number } {
+  const n = standing.length;
+  const half = lengthMm / 2 || 1;
+  const mean = standing.reduce((s, t) => s + t.xMm, 0) / n;
+  const us = standing.map((t) => (t.xMm - mean) / half);
+  const m2 = us.reduce((s, u) => s + u * u, 0) / n;
+  const m3 = us.reduce((s, u) => s + u ** 3, 0) / n;
+  const my = standing.reduce((s, t) => s + t.yMm, 0) / n;
+  const basis = us.map((u) => u * u - (m3 / m2) * u - m2);
+  const norm = basis.reduce((s, b) => s + b * b, 0);
+  const q = norm > 0 ? standing.reduce((s, t, i) => s + (basis[i] as number) * t.yMm, 0) / norm : 0;
+  const p = standing.reduce((s, t, i) => s + (us[i] as number) * t.yMm, 0) / (n * m2);
+  const squares = standing.reduce(
+    (s, t, i) => s + (t.yMm - my - p * (us[i] as number) - q * (basis[i] as number)) ** 2,
+    0,
+  );
+  const scatter = Math.sqrt(squares / Math.max(1, n - 3));
+  return { value: -q, error: norm > 0 ? scatter / Math.sqrt(norm) : 0, scatter };
+}
+
+/** Median of what was measured, with its error for a normal scatter (sqrt(pi / 2) of the mean's). */
+function medianOf(values: readonly (number | null)[]): Estimate | null {
+  const known = values.filter((v): v is number => v !== null);
+  if (known.length < 2) return null;
+  const value = middle(known);
+  const deviation = 1.4826 * middle(known.map((v) => Math.abs(v - value)));
+  return { value, error: (Math.sqrt(Math.PI / 2) * deviation) / Math.sqrt(known.length) };
+}

@@ -1,0 +1,95 @@
+import type { ToothKind } from '../saw/tooth-reading';
+
+/** Why a tooth of a trace wants a look, worst first. */
+export const TOOTH_DOUBTS = ['missing', 'broken', 'one-flank', 'dust-at-tip', 'off-spacing', 'rough-flank', 'moved', 'added'] as const;
+export type ToothDoubt = (typeof TOOTH_DOUBTS)[number];
+
+/** What the trace says of the whole picture: not wrong, but worth knowing. */
+export const TRACE_NOTES = [
+  'turned-over',
+  'turned-quarter',
+  'plate-side-guessed',
+  'heel-guessed',
+  'faces-look-back',
+  'runs-out-at-heel',
+  'runs-out-at-toe',
+  'coarse-scan',
+] as const;
+export type TraceNote = (typeof TRACE_NOTES)[number];
+
+/** Pixels of the picture, from its top left corner. */
+export interface PicturePlace {
+  readonly x: number;
+  readonly y: number;
+}
+
+export interface TracedErrors {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly flatMm: number;
+  readonly rakeDeg: number | null;
+  readonly backDeg: number | null;
+  readonly gulletMm: number | null;
+}
+
+/**
+ * One tooth as traced. `xMm` from the first tooth at the heel, `yMm` over the
+ * straight line through all tips; a flat's place is its middle. Angles stand off
+ * the perpendicular to the tooth line at that tooth. `gulletMm` is the depth of the
+ * gullet on its toe side under the chord of the tips beside it.
+ */
+export interface TracedTooth {
+  readonly tooth: number;
+  readonly kind: ToothKind;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly flatMm: number;
+  readonly rakeDeg: number | null;
+  readonly backDeg: number | null;
+  readonly gulletMm: number | null;
+  /** One standard error of each. */
+  readonly errors: TracedErrors;
+  readonly doubts: readonly ToothDoubt[];
+  readonly tipPx: PicturePlace;
+  /** The gullet on the toe side; null after the last tooth. */
+  readonly gulletPx: PicturePlace | null;
+}
+
+export interface Estimate {
+  readonly value: number;
+  readonly error: number;
+}
+
+export interface TracedSummary {
+  readonly teeth: number;
+  readonly missing: number;
+  readonly broken: number;
+  readonly lengthMm: number;
+  readonly pitchMm: Estimate;
+  readonly teethPerInch: Estimate;
+  readonly pointsPerInch: Estimate;
+  readonly rakeDeg: Estimate | null;
+  readonly backDeg: Estimate | null;
+  readonly gulletMm: Estimate | null;
+  /** Sagitta over the whole line: breasted positive, hollow negative. */
+  readonly breastMm: Estimate;
+  /** Deviation of the tips' heights about the breasted line. */
+  readonly unequalMm: number;
+}
+
+export interface TracedLine {
+  readonly mmPerPx: number;
+  /** The standard error of the scale, as a share: 0 where the file's own resolution is believed. */
+  readonly scaleError: number;
+  readonly teeth: readonly TracedTooth[];
+  readonly summary: TracedSummary;
+  readonly notes: readonly TraceNote[];
+  /** Lie of the tooth line on the glass, degrees, clockwise. */
+  readonly skewDeg: number;
+}
+
+export const TRACE_REFUSALS = ['too-small', 'one-grey', 'no-tooth-line', 'cut-off', 'teeth-too-fine'] as const;
+export type TraceRefusal = (typeof TRACE_REFUSALS)[number];
+export type TraceResult =
+  | ({ readonly ok: true } & TracedLine)
+  | { readonly ok: false; readonly code: TraceRefusal; readonly facts?: Readonly<Record<string, number>> };
