@@ -8,7 +8,7 @@ module.exports = {
     rule(
       'contract-on-core-only',
       { path: '^contract/', pathNot: '\\.spec\\.ts$' },
-      { pathNot: '^(contract/|core/|node_modules/zod)' },
+      { pathNot: '^(contract/|core/|node_modules/(zod|@tarikjabiri/dxf)/)' },
     ),
     rule('server-not-web', { path: '^server/' }, { path: '^(web|e2e)/' }),
     rule('web-not-server', { path: '^web/' }, { path: '^(server|tools|e2e)/' }),

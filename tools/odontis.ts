@@ -8,6 +8,7 @@ import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from
 import { planRecord } from '@odontis/core/plan/plan-record';
 import { POINT_CONVENTIONS, pitchMmFromCount } from '@odontis/core/saw/points';
 import { parseLength } from '@odontis/core/units/length';
+import { traceCommand } from './trace-command';
 
 /**
  * The command line on the core: `plan FILE` prints a saw's plan as JSON, `check
@@ -17,7 +18,9 @@ import { parseLength } from '@odontis/core/units/length';
 const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record (JSON), as JSON
 odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 mm" --depth "60 mm"
                  [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
-odontis check FILE [the same options]  every fault of it, with its path`;
+odontis check FILE [the same options]  every fault of it, with its path
+odontis trace PICTURE [--dpi 600] [--family pull] [--heel left|right] [--svg FILE] [--dxf FILE]
+                 the teeth of a scanned tooth line (PNG, JPEG or TIFF), as JSON`;
 
 /** Wrong input: lines for the error output, exit code 2. */
 class Faulty extends Error {
@@ -42,6 +45,10 @@ const OPTIONS = {
   plate: { type: 'string' },
   depth: { type: 'string' },
   wood: { type: 'string' },
+  dpi: { type: 'string' },
+  heel: { type: 'string' },
+  svg: { type: 'string' },
+  dxf: { type: 'string' },
 } as const;
 type Options = Partial<Record<keyof typeof OPTIONS, string>>;
 
@@ -68,9 +75,12 @@ function pitchOption(options: Options): number {
   return lengthOption(options, 'pitch');
 }
 
+/** Files are named from where the command was given. */
+const placeOf = (file: string): string => path.resolve(process.env['INIT_CWD'] ?? '.', file);
+
 /** The file's text; refuses what is no text at all. */
 function readText(file: string): string {
-  const where = path.resolve(process.env['INIT_CWD'] ?? '.', file);
+  const where = placeOf(file);
   let bytes: Buffer;
   try {
     if (statSync(where).size > MOST_BYTES)
@@ -125,7 +135,7 @@ function load(file: string, options: Options): unknown {
 
 const sayFault = ({ path: at, message }: RecordFault): string => `${at === '/' ? 'the file' : at}: ${message}`;
 
-function main(argv: readonly string[]): void {
+async function main(argv: readonly string[]): Promise<void> {
   let parsed;
   try {
     parsed = parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true, strict: true });
@@ -137,9 +147,14 @@ function main(argv: readonly string[]): void {
     console.log(USAGE);
     return;
   }
-  if (command !== 'plan' && command !== 'check') return faulty(`"${command}" is not a command: plan or check.`);
+  if (command !== 'plan' && command !== 'check' && command !== 'trace')
+    return faulty(`"${command}" is not a command: plan, check or trace.`);
   if (file === undefined || more.length > 0) return faulty(`${command} wants one file. See: odontis help`);
   const options: Options = parsed.values;
+  if (command === 'trace') {
+    console.log(JSON.stringify(await traced(file, options), null, 2));
+    return;
+  }
   const value = load(file, options);
   const faults = recordFaults(value);
   if (faults.length > 0) throw new Faulty(faults.map(sayFault));
@@ -163,8 +178,20 @@ function main(argv: readonly string[]): void {
   }
 }
 
+async function traced(file: string, options: Options): Promise<object> {
+  try {
+    return await traceCommand(placeOf(file), file, {
+      ...options,
+      ...(options.svg && { svg: placeOf(options.svg) }),
+      ...(options.dxf && { dxf: placeOf(options.dxf) }),
+    });
+  } catch (error) {
+    return faulty(error instanceof Error ? error.message : String(error));
+  }
+}
+
 try {
-  main(process.argv.slice(3));
+  await main(process.argv.slice(3));
 } catch (error) {
   if (error instanceof Faulty) for (const line of error.lines) console.error(line);
   else console.error(`odontis could not finish: ${error instanceof Error ? error.message : String(error)}`);

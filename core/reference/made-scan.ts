@@ -247,14 +247,23 @@ function blur(values: Float32Array, widthPx: number, heightPx: number, sigma: nu
 
 /** Draws the line as a flatbed would see it. */
 export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
-  const { dpi, plateMm = 6, spaceMm = 3, endsMm = 4, beyondMm = 2, skewDeg = 0, plateGrey = 60, spaceGrey = 215 } = wish;
+  const {
+    dpi,
+    plateMm = 6,
+    spaceMm = 3,
+    endsMm = 4,
+    beyondMm = 2,
+    skewDeg = 0,
+    plateGrey = 60,
+    spaceGrey = 215,
+  } = wish;
   const { blurPx = 0.6, noise = 2, unevenLight = 0, dust = 0, rust = 0, strip } = wish;
   const random = randomFrom(wish.seed ?? 11);
   const mmPerPx = 25.4 / dpi;
   const lengthMm = (line[line.length - 1] as TrueTooth).xMm;
   const pitchMm = lengthMm / (line.length - 1);
   const [cos, sin] = [Math.cos((skewDeg * Math.PI) / 180), Math.sin((skewDeg * Math.PI) / 180)];
-  const across = (beyondMm + endsMm) * 2 + lengthMm;
+  const across = (beyondMm + endsMm + pitchMm) * 2 + lengthMm;
   const top = Math.max(...line.map((t) => t.yMm)) + spaceMm;
   const tilt = Math.abs(sin) * across;
   const upright = {
@@ -264,10 +273,7 @@ export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
   // Turned about the line's middle, which stands in the picture's.
   const inPx = (x: number, y: number): Point => {
     const dx = x - lengthMm / 2;
-    return [
-      upright.widthPx / 2 + (dx * cos - y * sin) / mmPerPx,
-      (top + tilt / 2 - (dx * sin + y * cos)) / mmPerPx,
-    ];
+    return [upright.widthPx / 2 + (dx * cos - y * sin) / mmPerPx, (top + tilt / 2 - (dx * sin + y * cos)) / mmPerPx];
   };
   const silhouette = outline(line, wish.gulletRadiusMm ?? 0.05, pitchMm);
   const [heel, toe] = [silhouette[0] as Point, silhouette[silhouette.length - 1] as Point];
@@ -280,7 +286,12 @@ export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
     [heel[0] - beyondMm, heel[1]],
   ];
   const cover = new Float32Array(upright.widthPx * upright.heightPx);
-  fill(cover, upright.widthPx, upright.heightPx, body.map(([x, y]) => inPx(x, y)));
+  fill(
+    cover,
+    upright.widthPx,
+    upright.heightPx,
+    body.map(([x, y]) => inPx(x, y)),
+  );
   const bevel = strip && new Float32Array(cover.length);
   if (bevel) {
     const gullets = trueGullets(line);
@@ -288,8 +299,18 @@ export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
       if (i % 2 === 0 || i === line.length - 1) return;
       const bottom = gullets[i] as Point;
       const corner = faceCorner(tooth);
-      const strip4: Point[] = [corner, bottom, [bottom[0] - strip.widthMm, bottom[1]], [corner[0] - strip.widthMm, corner[1]]];
-      fill(bevel, upright.widthPx, upright.heightPx, strip4.map(([x, y]) => inPx(x, y)));
+      const strip4: Point[] = [
+        corner,
+        bottom,
+        [bottom[0] - strip.widthMm, bottom[1]],
+        [corner[0] - strip.widthMm, corner[1]],
+      ];
+      fill(
+        bevel,
+        upright.widthPx,
+        upright.heightPx,
+        strip4.map(([x, y]) => inPx(x, y)),
+      );
     });
     blur(bevel, upright.widthPx, upright.heightPx, blurPx);
   }
@@ -302,7 +323,8 @@ export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
     for (let i = 0; i < widthPx; i++) {
       const at = j * widthPx + i;
       const share = cover[at] as number;
-      const inside = bevel && strip ? plateGrey + (strip.grey - plateGrey) * Math.min(bevel[at] as number, share) : plateGrey;
+      const inside =
+        bevel && strip ? plateGrey + (strip.grey - plateGrey) * Math.min(bevel[at] as number, share) : plateGrey;
       const light = 1 + unevenLight * ((i / widthPx - 0.5) * 1.2 + down * 0.4);
       const value = (spaceGrey + (inside - spaceGrey) * share) * light + (spots?.[at] ?? 0);
       grey[at] = Math.max(0, Math.min(255, Math.round(noise > 0 ? value + noise * normal(random) : value)));
@@ -341,13 +363,19 @@ function laid(picture: GreyPicture, inPx: (x: number, y: number) => Point, mmPer
   const { widthPx: w, heightPx: h, grey } = picture;
   const turns = wish.quarterTurns ?? 0;
   const mirrored = wish.mirrored ?? false;
-  if (turns === 0 && !mirrored)
-    return { picture, mmPerPx, place: (x, y) => ({ x: inPx(x, y)[0], y: inPx(x, y)[1] }) };
+  if (turns === 0 && !mirrored) return { picture, mmPerPx, place: (x, y) => ({ x: inPx(x, y)[0], y: inPx(x, y)[1] }) };
   const [width, height] = turns % 2 === 0 ? [w, h] : [h, w];
   const turned = new Uint8Array(grey.length);
   const move = (x: number, y: number): Point => {
     const at = mirrored ? w - x : x;
-    return ([[at, y], [h - y, at], [w - at, h - y], [y, w - at]] as const)[turns];
+    return (
+      [
+        [at, y],
+        [h - y, at],
+        [w - at, h - y],
+        [y, w - at],
+      ] as const
+    )[turns];
   };
   for (let j = 0; j < h; j++)
     for (let i = 0; i < w; i++) {

@@ -56,11 +56,34 @@ export interface FlankWish {
   readonly brighter: boolean;
 }
 
-/** The flank of one tooth; null where too little of it is there. */
+/**
+ * The flank of one tooth; null where too little of it is there. A flank that bends
+ * into a round gullet is fitted again on its upper part alone, and the straighter
+ * of the two fits stands.
+ */
 export function fitFlank(view: PictureView, wish: FlankWish): FlankLine | null {
-  const rough = roughLine(view, wish);
-  return rough && fineLine(view, wish, rough);
+  const whole = fitTo(view, wish, TO_DEPTH);
+  if (whole && whole.roughPx < BENT_PX) return whole;
+  if ((wish.gulletY - wish.tipY) * (UPPER_DEPTH - FROM_DEPTH) < FEWEST_UPPER_PX) return whole;
+  const upper = fitTo(view, wish, UPPER_DEPTH);
+  if (!whole || !upper) return whole ?? upper;
+  return upper.roughPx < STRAIGHTER * whole.roughPx ? upper : whole;
 }
+
+function fitTo(view: PictureView, wish: FlankWish, toDepth: number): FlankLine | null {
+  const rough = roughLine(view, wish, toDepth);
+  return rough && fineLine(view, wish, rough, toDepth);
+}
+
+/** Rougher than this, px, a flank may be bent; its upper part ends at this depth and must be so many pixels long. */
+const BENT_PX = 0.16;
+const UPPER_DEPTH = 0.45;
+const FEWEST_UPPER_PX = 8;
+const STRAIGHTER = 0.7;
+
+/** Rows that the first, rough line is drawn from; and looks across the edge in the two rounds of the fine one. */
+const ROUGH_ROWS = 24;
+const MOST_LOOKS = [20, 80] as const;
 
 interface Rough {
   readonly atX: number;
@@ -69,13 +92,13 @@ interface Rough {
 }
 
 /** From the open gullet along the rows until plate is met: whole pixels, overhangs and all. */
-function roughLine(view: PictureView, wish: FlankWish): Rough | null {
+function roughLine(view: PictureView, wish: FlankWish, toDepth: number): Rough | null {
   const { tipY, gulletY, gulletX, way, levels, brighter } = wish;
   const depth = gulletY - tipY;
   const places: [number, number][] = [];
-  const step = Math.max(1, depth / 40);
+  const step = Math.max(1, depth / ROUGH_ROWS);
   const threshold = (levelAt(levels.over, view.widthPx, gulletX) + levelAt(levels.under, view.widthPx, gulletX)) / 2;
-  for (let y = tipY + FROM_DEPTH * depth; y < tipY + (TO_DEPTH + 0.05) * depth; y += step) {
+  for (let y = tipY + FROM_DEPTH * depth; y < tipY + (toDepth + 0.05) * depth; y += step) {
     const j = Math.floor(y);
     if (j < 0 || j >= view.heightPx) continue;
     const row = view.origin + j * view.downStep;
@@ -85,7 +108,9 @@ function roughLine(view: PictureView, wish: FlankWish): Rough | null {
       const value = view.grey[row + i * view.acrossStep] as number;
       if (brighter ? value > threshold : value < threshold) {
         // Dust in the gullet is thin: the plate goes on.
-        const further = view.grey[row + Math.min(Math.max(i + 2 * way, 0), view.widthPx - 1) * view.acrossStep] as number;
+        const further = view.grey[
+          row + Math.min(Math.max(i + 2 * way, 0), view.widthPx - 1) * view.acrossStep
+        ] as number;
         if (!(brighter ? further > threshold : further < threshold)) continue;
         if (n > 0) places.push([i + (way === 1 ? 0 : 1), j + 0.5]);
         break;
@@ -109,24 +134,23 @@ function medianLine(places: readonly [number, number][]): Rough {
   return { lean, atY, atX: medianOf(places.map((p) => p[0] - lean * (p[1] - atY))) };
 }
 
-function medianOf(values: number[]): number {
-  values.sort((a, b) => a - b);
-  return values[values.length >> 1] as number;
+function medianOf(values: readonly number[]): number {
+  return Float64Array.from(values).sort()[values.length >> 1] as number;
 }
 
 const PROFILE_LENGTH = 2 * Math.round(REACH_PX / STEP_PX) + 1;
 
 /** Looks across the edge at every pixel of its length, half way between the greys found on either side of it. */
-function fineLine(view: PictureView, wish: FlankWish, rough: Rough): FlankLine | null {
+function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: number): FlankLine | null {
   const depth = wish.gulletY - wish.tipY;
   let line: Rough = rough;
   let fit: FlankLine | null = null;
-  for (let round = 0; round < 2; round++) {
+  for (const most of MOST_LOOKS) {
     const size = Math.hypot(1, line.lean);
     // Unit normal out of the tooth: the gullet lies against `way`.
     const [nx, ny] = [-wish.way / size, (wish.way * line.lean) / size];
-    const [fromY, toY] = [wish.tipY + FROM_DEPTH * depth, wish.tipY + TO_DEPTH * depth];
-    const count = Math.max(FEWEST_PLACES, Math.floor((toY - fromY) * size));
+    const [fromY, toY] = [wish.tipY + FROM_DEPTH * depth, wish.tipY + toDepth * depth];
+    const count = Math.max(FEWEST_PLACES, Math.min(most, Math.floor((toY - fromY) * size)));
     const looks: Float64Array[] = [];
     const ys: number[] = [];
     const mean = new Float64Array(PROFILE_LENGTH);
@@ -144,13 +168,15 @@ function fineLine(view: PictureView, wish: FlankWish, rough: Rough): FlankLine |
     }
     const inside = ((mean[0] as number) + (mean[1] as number) + (mean[2] as number)) / 3;
     const outside =
-      ((mean[PROFILE_LENGTH - 1] as number) + (mean[PROFILE_LENGTH - 2] as number) + (mean[PROFILE_LENGTH - 3] as number)) / 3;
+      ((mean[PROFILE_LENGTH - 1] as number) +
+        (mean[PROFILE_LENGTH - 2] as number) +
+        (mean[PROFILE_LENGTH - 3] as number)) /
+      3;
     if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
-    const half = (inside + outside) / 2;
     const offs: number[] = [];
     const at: number[] = [];
     looks.forEach((look, n) => {
-      const off = crossing(look, half, outside > inside);
+      const off = crossing(look, inside, outside);
       if (off === null) return;
       offs.push(off);
       at.push(ys[n] as number);
@@ -165,17 +191,32 @@ function fineLine(view: PictureView, wish: FlankWish, rough: Rough): FlankLine |
 /** Less than this between the two sides of an edge is no edge, grey levels. */
 const LEAST_CONTRAST = 8;
 
-/** Where a look crosses the half-way grey, nearest to where the edge was expected; px outwards. */
-function crossing(look: Float64Array, half: number, rising: boolean): number | null {
-  let best: number | null = null;
+/** Looks on either side of the crossing that its place is drawn from. */
+const MOMENT_STEPS = 4;
+
+/**
+ * Where a look passes from the tooth to the space, nearest to where the edge was
+ * expected; px outwards. The crossing of the half-way grey leans towards the middles
+ * of pixels; the area under the step does not, whatever its blur, so that decides:
+ * a step at e in a window up to b leaves the area b - e.
+ */
+function crossing(look: Float64Array, inside: number, outside: number): number | null {
+  const half = (inside + outside) / 2;
+  const rising = outside > inside;
+  const middleStep = (look.length - 1) / 2;
+  let best = -1;
   for (let k = 0; k + 1 < look.length; k++) {
     const [a, b] = [look[k] as number, look[k + 1] as number];
-    if (rising ? a <= half && b > half : a >= half && b < half) {
-      const off = -REACH_PX + (k + (half - a) / (b - a)) * STEP_PX;
-      if (best === null || Math.abs(off) < Math.abs(best)) best = off;
-    }
+    if (!(rising ? a <= half && b > half : a >= half && b < half)) continue;
+    const nearer = Math.abs(half - a) < Math.abs(b - half) ? k : k + 1;
+    if (best < 0 || Math.abs(nearer - middleStep) < Math.abs(best - middleStep)) best = nearer;
   }
-  return best;
+  if (best < 0) return null;
+  const from = Math.max(0, best - MOMENT_STEPS);
+  const to = Math.min(look.length - 1, best + MOMENT_STEPS);
+  let area = 0;
+  for (let k = from; k <= to; k++) area += ((look[k] as number) - inside) * (k === from || k === to ? 0.5 : 1);
+  return -REACH_PX + to * STEP_PX - (area * STEP_PX) / (outside - inside);
 }
 
 /** A step blurred by a normal curve of deviation s is steepest by contrast / (s sqrt(2 pi)). */
@@ -191,28 +232,35 @@ type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY'>;
 /** Least squares of the offsets on the place along the edge, those far off the line left out; three rounds. */
 function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen: Seen): FlankLine | null {
   const size = Math.hypot(1, line.lean);
-  let keep = offs.map(() => true);
+  const residual = new Float64Array(offs.length);
+  let limit = Infinity;
   let result: FlankLine | null = null;
   for (let round = 0; round < 3; round++) {
     let [n, my, mo] = [0, 0, 0];
-    offs.forEach((off, i) => {
-      if (!keep[i]) return;
+    for (let i = 0; i < offs.length; i++) {
+      if (Math.abs(residual[i] as number) > limit) continue;
       n++;
       my += ys[i] as number;
-      mo += off;
-    });
+      mo += offs[i] as number;
+    }
     if (n < FEWEST_PLACES) return result;
     my /= n;
     mo /= n;
     let [syy, syo] = [0, 0];
-    offs.forEach((off, i) => {
-      if (!keep[i]) return;
-      syy += ((ys[i] as number) - my) ** 2;
-      syo += ((ys[i] as number) - my) * (off - mo);
-    });
+    for (let i = 0; i < offs.length; i++) {
+      if (Math.abs(residual[i] as number) > limit) continue;
+      const off = (ys[i] as number) - my;
+      syy += off * off;
+      syo += off * ((offs[i] as number) - mo);
+    }
     const slope = syy > 0 ? syo / syy : 0;
-    const residual = offs.map((off, i) => off - mo - slope * ((ys[i] as number) - my));
-    const squares = residual.reduce((s, r, i) => s + (keep[i] ? r * r : 0), 0);
+    let squares = 0;
+    for (let i = 0; i < offs.length; i++) {
+      const used = Math.abs(residual[i] as number) <= limit;
+      const r = (offs[i] as number) - mo - slope * ((ys[i] as number) - my);
+      residual[i] = r;
+      if (used) squares += r * r;
+    }
     const rough = Math.sqrt(squares / Math.max(1, n - 2));
     const variance = Math.max(rough, LEAST_ROUGH) ** 2 / INDEPENDENT_SHARE;
     // An offset square to the edge moves it sideways by offset * size, against `way`.
@@ -227,8 +275,7 @@ function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen
       roughPx: rough,
       places: n,
     };
-    const robust = 1.4826 * medianOf(residual.map(Math.abs));
-    keep = residual.map((r) => Math.abs(r) <= Math.max(OUTLIER * robust, 0.15));
+    limit = Math.max(OUTLIER * 1.4826 * (residual.map(Math.abs).sort()[offs.length >> 1] as number), 0.15);
   }
   return result;
 }

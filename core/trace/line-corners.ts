@@ -77,10 +77,17 @@ export function lineCorners(profile: Float32Array): LineCorners | null {
   const whole = turns(profile, from, to, Math.max(2, TOOTH_SWING * range));
   if (whole.tips.length < 3) return null;
   const pitchPx = middle(whole.tips.slice(1).map((t, i) => t.x - (whole.tips[i] as Corner).x));
-  const found = withStubs(profile, whole.tips, pitchPx, Math.max(1.5, STUB_SWING * range));
+  const found = withStubs(
+    profile,
+    withoutSpecks(whole.tips, pitchPx, range),
+    pitchPx,
+    Math.max(1.5, STUB_SWING * range),
+  );
   const tips = found.map((tip) => centred(profile, tip, 1, 0.4 * pitchPx));
   const gullets = gulletsOf(profile, tips, pitchPx, from, to).map((g) => centred(profile, g, -1, 0.3 * pitchPx));
-  const depthPx = middle(tips.map((tip, i) => tip.rise - ((gullets[i] as Corner).rise + (gullets[i + 1] as Corner).rise) / 2));
+  const depthPx = middle(
+    tips.map((tip, i) => tip.rise - ((gullets[i] as Corner).rise + (gullets[i + 1] as Corner).rise) / 2),
+  );
   return { tips, gullets, pitchPx, depthPx };
 }
 
@@ -92,6 +99,19 @@ function ends(profile: Float32Array): [number, number] {
   while (to > from && Number.isNaN(profile[to - 1])) to--;
   return [from, to];
 }
+
+/** Dust on a flank makes a low tip where two teeth stand a pitch apart already: it is none. */
+function withoutSpecks(tips: readonly Corner[], pitchPx: number, range: number): Corner[] {
+  return tips.filter((tip, i) => {
+    const [before, after] = [tips[i - 1], tips[i + 1]];
+    if (!before || !after || after.x - before.x > SPECK_PITCHES * pitchPx) return true;
+    return tip.rise > Math.min(before.rise, after.rise) - SPECK_DEPTH * range;
+  });
+}
+
+/** Two teeth nearer than this have none between them, if what stands there is lower by this share of the range. */
+const SPECK_PITCHES = 1.35;
+const SPECK_DEPTH = 0.12;
 
 /** Between tips too far apart the stub of a broken tooth may still stand. */
 function withStubs(profile: Float32Array, tips: readonly Corner[], pitchPx: number, swing: number): Corner[] {
@@ -110,7 +130,13 @@ function withStubs(profile: Float32Array, tips: readonly Corner[], pitchPx: numb
 }
 
 /** Lowest place before, between and after the tips; beside a gap the one within a pitch of the tip. */
-function gulletsOf(profile: Float32Array, tips: readonly Corner[], pitchPx: number, from: number, to: number): Corner[] {
+function gulletsOf(
+  profile: Float32Array,
+  tips: readonly Corner[],
+  pitchPx: number,
+  from: number,
+  to: number,
+): Corner[] {
   const lowest = (a: number, b: number): Corner => {
     let found: Corner = { x: Math.round((a + b) / 2), rise: Infinity };
     for (let x = Math.max(from, Math.ceil(a)); x < Math.min(to, b); x++)

@@ -65,7 +65,7 @@ function side(
 
 export function middle(values: readonly number[]): number {
   if (values.length === 0) return 0;
-  const sorted = [...values].sort((a, b) => a - b);
+  const sorted = Float64Array.from(values).sort();
   const half = sorted.length >> 1;
   return sorted.length % 2 === 1
     ? (sorted[half] as number)
@@ -76,7 +76,9 @@ export function middle(values: readonly number[]): number {
 const LEAST_CONTRAST_SHARE = 0.4;
 
 function leaveOutEnds(over: Float64Array, under: Float64Array): void {
-  const contrasts = [...over.keys()].map((s) => (over[s] as number) - (under[s] as number)).filter((c) => !Number.isNaN(c));
+  const contrasts = [...over.keys()]
+    .map((s) => (over[s] as number) - (under[s] as number))
+    .filter((c) => !Number.isNaN(c));
   const sign = Math.sign(middle(contrasts)) || 1;
   const usual = middle(contrasts.map((c) => c * sign).filter((c) => c > 0));
   for (let s = 0; s < over.length; s++) {

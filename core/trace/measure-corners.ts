@@ -70,7 +70,9 @@ export function measureCorners(
       left,
       right,
       roughDepthPx,
-      gullet: tips[i + 1] ? gulletOf(view, below, rowOf(below), gap ? null : right, gap ? null : next, blurPx, noise) : null,
+      gullet: tips[i + 1]
+        ? gulletOf(view, below, rowOf(below), gap ? null : right, gap ? null : next, blurPx, noise)
+        : null,
     };
   });
 }

@@ -24,15 +24,18 @@ export const onCurve = (band: Pick<ToothBand, 'curve'>, widthPx: number, x: numb
 };
 
 /** The search looks at no more columns than this; a pixel of it is the mean of four. */
-const MOST_COARSE_COLUMNS = 4096;
-/** Steepest lie of a saw on the glass, and the step of the search, degrees. */
+const MOST_COARSE_COLUMNS = 3000;
+/** Steepest lie of a saw on the glass, and the steps of the search, coarse then fine, degrees. */
 const MOST_SKEW_DEG = 7;
-const SKEW_STEP_DEG = 0.25;
+const SKEW_STEPS_DEG = [0.5, 0.125] as const;
 /** A flank changes the grey by this share of the picture's own range, and never by less than this many levels. */
 const FLANK_SHARE = 0.22;
 const FLANK_LEVELS = 14;
 /** Places a line of a few teeth must show at the least. */
 const FEWEST_PLACES = 40;
+/** The search for the angle and the fit of the curve look at no more places than this. */
+const SEARCHED_PLACES = 5000;
+const FITTED_PLACES = 12000;
 
 interface Coarse {
   readonly width: number;
@@ -108,20 +111,25 @@ export function findToothBand(view: PictureView): ToothBand | null {
   const { xs, ys, count } = steepPlaces(coarse, threshold);
   if (count < FEWEST_PLACES) return null;
   const middle = coarse.width / 2;
-  let best = { score: -1, slope: 0, row: 0 };
+  let best = { score: -1, slope: 0, row: 0, angle: 0 };
   const rows = new Float64Array(coarse.height);
-  for (let angle = -MOST_SKEW_DEG; angle <= MOST_SKEW_DEG; angle += SKEW_STEP_DEG) {
+  const stride = Math.max(1, Math.ceil(count / SEARCHED_PLACES));
+  const crowdedAt = (angle: number): void => {
     const slope = Math.tan((angle * Math.PI) / 180);
     rows.fill(0);
-    for (let k = 0; k < count; k++) {
+    for (let k = 0; k < count; k += stride) {
       const row = Math.round((ys[k] as number) - slope * ((xs[k] as number) - middle));
       if (row >= 0 && row < rows.length) rows[row] = (rows[row] as number) + 1;
     }
     const smooth = runningMean(rows, 2);
     let peak = 0;
     for (let j = 1; j < smooth.length; j++) if ((smooth[j] as number) > (smooth[peak] as number)) peak = j;
-    if ((smooth[peak] as number) > best.score) best = { score: smooth[peak] as number, slope, row: peak };
-  }
+    if ((smooth[peak] as number) > best.score) best = { score: smooth[peak] as number, slope, row: peak, angle };
+  };
+  const [wide, fine] = SKEW_STEPS_DEG;
+  for (let angle = -MOST_SKEW_DEG; angle <= MOST_SKEW_DEG; angle += wide) crowdedAt(angle);
+  const near = best.angle;
+  for (let angle = near - wide + fine; angle < near + wide; angle += fine) crowdedAt(angle);
   return refine(coarse, xs, ys, count, [best.row, best.slope * middle, 0]);
 }
 
@@ -148,7 +156,7 @@ function refine(
   // A breasted line leaves its chord by some hundredths of its length.
   let window = Math.max(8, 0.03 * coarse.width);
   let spread = window;
-  for (let round = 0; round < 14; round++) {
+  for (let round = 0; round < 10; round++) {
     const fit = fitCurve(coarse, xs, ys, count, curve, window);
     if (!fit) return null;
     curve = fit.curve;
@@ -184,27 +192,26 @@ function fitCurve(
   curve: [number, number, number],
   window: number,
 ): { curve: [number, number, number]; spread: number } | null {
-  const s = [0, 0, 0, 0, 0];
-  const t = [0, 0, 0];
-  let squares = 0;
-  for (let k = 0; k < count; k++) {
+  let [n, s1, s2, s3, s4] = [0, 0, 0, 0, 0];
+  let [t0, t1, t2, squares] = [0, 0, 0, 0];
+  const stride = Math.max(1, Math.ceil(count / FITTED_PLACES));
+  for (let k = 0; k < count; k += stride) {
     const u = (2 * (xs[k] as number)) / coarse.width - 1;
     const off = (ys[k] as number) - curve[0] - curve[1] * u - curve[2] * u * u;
     if (Math.abs(off) > window) continue;
     const u2 = u * u;
-    s[0]! += 1;
-    s[1]! += u;
-    s[2]! += u2;
-    s[3]! += u2 * u;
-    s[4]! += u2 * u2;
-    t[0]! += off;
-    t[1]! += off * u;
-    t[2]! += off * u2;
+    n++;
+    s1 += u;
+    s2 += u2;
+    s3 += u2 * u;
+    s4 += u2 * u2;
+    t0 += off;
+    t1 += off * u;
+    t2 += off * u2;
     squares += off * off;
   }
-  const n = s[0] as number;
   if (n < FEWEST_PLACES) return null;
-  const change = solve3(s as [number, number, number, number, number], t as [number, number, number]);
+  const change = solve3([n, s1, s2, s3, s4], [t0, t1, t2]);
   if (!change) return null;
   return {
     curve: [curve[0] + change[0], curve[1] + change[1], curve[2] + change[2]],

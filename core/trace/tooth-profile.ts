@@ -17,39 +17,40 @@ export function toothProfile(view: PictureView, band: ToothBand, levels: LineLev
   const threshold = new Float32Array(widthPx);
   const run = new Uint8Array(widthPx);
   const brighter = (levels.under[0] as number) > (levels.over[0] as number);
-  let [lowest, highest] = [Infinity, -Infinity];
   for (let x = 0; x < widthPx; x++) {
     curve[x] = onCurve(band, widthPx, x + 0.5);
     threshold[x] = (levelAt(levels.over, widthPx, x + 0.5) + levelAt(levels.under, widthPx, x + 0.5)) / 2;
-    lowest = Math.min(lowest, curve[x] as number);
-    highest = Math.max(highest, curve[x] as number);
   }
   // Specks are no plate: so many pixels must follow one below the other.
-  const least = Math.max(2, Math.min(12, Math.round(0.12 * band.halfPx)));
-  const first = Math.max(0, Math.floor(lowest - reach));
-  const last = Math.min(heightPx - 1, Math.ceil(highest + reach));
-  for (let y = first; y <= last; y++) {
-    const row = origin + y * downStep;
-    // On a line that lies askew only the columns whose band crosses this row are looked at.
-    for (let x = 0; x < widthPx; x++) {
-      if (run[x] === DONE) continue;
-      const off = (curve[x] as number) - y;
-      if (off > reach || off < -reach) continue;
-      const value = grey[row + x * acrossStep] as number;
-      const plate = brighter ? value > (threshold[x] as number) : value < (threshold[x] as number);
-      if (!plate) run[x] = 0;
-      else {
-        const length = (run[x] as number) + 1;
-        if (length >= least) {
-          profile[x] = off + length - 1;
+  const least = Math.max(3, Math.min(14, Math.round(0.3 * band.halfPx)));
+  // Strip by strip, so that on a line that lies askew only its own rows are read.
+  for (let from = 0; from < widthPx; from += STRIP_PX) {
+    const to = Math.min(widthPx, from + STRIP_PX);
+    const [a, b] = [curve[from] as number, curve[to - 1] as number];
+    const first = Math.max(0, Math.floor(Math.min(a, b) - reach - 1));
+    const last = Math.min(heightPx - 1, Math.ceil(Math.max(a, b) + reach + 1));
+    let open = to - from;
+    for (let y = first; y <= last && open > 0; y++) {
+      const row = origin + y * downStep;
+      for (let x = from; x < to; x++) {
+        const length = run[x] as number;
+        if (length === DONE) continue;
+        const value = grey[row + x * acrossStep] as number;
+        if (brighter ? value <= (threshold[x] as number) : value >= (threshold[x] as number)) run[x] = 0;
+        else if (length + 1 < least) run[x] = length + 1;
+        else {
+          profile[x] = (curve[x] as number) - y + length;
           run[x] = DONE;
-        } else run[x] = length;
+          open--;
+        }
       }
     }
   }
   return profile;
 }
 
+/** Columns taken together. */
+const STRIP_PX = 128;
 /** Rows looked at on either side of the band's curve, in its half-widths. */
 const REACH = 1.9;
 const DONE = 255;

@@ -1,5 +1,5 @@
 import type { GreyPicture, PictureView } from './grey-picture';
-import { toPicture, turnedView } from './grey-picture';
+import { toPicture, toView, turnedView } from './grey-picture';
 import type { LineCorners } from './line-corners';
 import { lineCorners } from './line-corners';
 import type { LineLevels } from './line-levels';
@@ -10,7 +10,7 @@ import { summarise } from './summarise';
 import type { ToothBand } from './tooth-band';
 import { findToothBand, onCurve } from './tooth-band';
 import { toothProfile } from './tooth-profile';
-import type { PicturePlace, ToothDoubt, TracedTooth, TraceNote, TraceResult } from './traced-line';
+import type { PicturePlace, ScanFrame, ToothDoubt, TracedTooth, TraceNote, TraceResult } from './traced-line';
 
 export interface TraceWish {
   readonly mmPerPx: number;
@@ -86,28 +86,23 @@ export function traceTeeth(picture: GreyPicture, wish: TraceWish): TraceResult {
 
 /** The picture turned so that its tooth line lies level with the teeth up; or why there is none. */
 function uprightLine(picture: GreyPicture, wish: TraceWish): Upright | Extract<TraceResult, { ok: false }> {
-  const lying = wish.teethPoint === undefined ? [0, 1] : wish.teethPoint === 'up' || wish.teethPoint === 'down' ? [0] : [1];
-  const tries = lying
-    .map((turns) => {
-      const view = turnedView(picture, turns as 0 | 1);
-      return { view, band: findToothBand(view) };
-    })
-    .filter((t): t is { view: PictureView; band: ToothBand } => t.band !== null)
-    .sort((a, b) => b.band.plainness * b.view.widthPx - a.band.plainness * a.view.widthPx);
+  const tries = wish.teethPoint === undefined ? bothWays(picture) : [findAs(picture, levelWish(wish) ? 0 : 1)];
+  tries.sort((a, b) => plainnessOf(b) - plainnessOf(a));
   const best = tries[0];
-  if (!best) return { ok: false, code: isOneGrey(picture) ? 'one-grey' : 'no-tooth-line' };
+  if (!best?.band) return { ok: false, code: isOneGrey(picture) ? 'one-grey' : 'no-tooth-line' };
   if (best.band.plainness < LEAST_PLAINNESS) return { ok: false, code: 'no-tooth-line' };
   const levels = lineLevels(best.view, best.band);
   if (!levels) return { ok: false, code: 'cut-off' };
   const contrast = Math.abs(middle([...levels.over]) - middle([...levels.under]));
-  if (contrast < 3 * Math.max(2, Math.min(levels.overNoise, levels.underNoise))) return { ok: false, code: 'no-tooth-line' };
+  if (contrast < 3 * Math.max(2, Math.min(levels.overNoise, levels.underNoise)))
+    return { ok: false, code: 'no-tooth-line' };
   const notes: TraceNote[] = best.view.quarterTurns === 1 ? ['turned-quarter'] : [];
   const side = wish.teethPoint
     ? // Turned a quarter clockwise, teeth that pointed left point up.
       { over: wish.teethPoint === 'down' || wish.teethPoint === 'right', sure: true }
     : plateSide(best.view, best.band, levels);
   if (!side.sure) notes.push('plate-side-guessed');
-  if (!side.over) return { ...best, levels, notes };
+  if (!side.over) return { view: best.view, band: best.band, levels, notes };
   if (best.view.quarterTurns === 0) notes.push('turned-over');
   const turns = (best.view.quarterTurns + 2) as 2 | 3;
   const [c0, c1, c2] = best.band.curve;
@@ -122,6 +117,29 @@ function uprightLine(picture: GreyPicture, wish: TraceWish): Upright | Extract<T
     },
     notes,
   };
+}
+
+interface Try {
+  readonly view: PictureView;
+  readonly band: ToothBand | null;
+}
+
+const findAs = (picture: GreyPicture, turns: 0 | 1): Try => {
+  const view = turnedView(picture, turns);
+  return { view, band: findToothBand(view) };
+};
+
+const plainnessOf = ({ view, band }: Try): number => (band?.plainness ?? 0) * view.widthPx;
+
+const levelWish = (wish: TraceWish): boolean => wish.teethPoint === 'up' || wish.teethPoint === 'down';
+
+/** A line so plain along the longer side needs no second look along the shorter one. */
+const PLAIN_ENOUGH = 12;
+
+function bothWays(picture: GreyPicture): Try[] {
+  const longer = picture.widthPx >= picture.heightPx ? 0 : 1;
+  const first = findAs(picture, longer);
+  return (first.band?.plainness ?? 0) > PLAIN_ENOUGH ? [first] : [first, findAs(picture, longer === 0 ? 1 : 0)];
 }
 
 function isOneGrey(picture: GreyPicture): boolean {
@@ -210,7 +228,9 @@ function isRegular({ tips, gullets, pitchPx, depthPx }: LineCorners): boolean {
   const near = (value: number, usual: number): boolean => Math.abs(value / usual - 1) < REGULAR_OFF;
   const steps = tips.slice(1).map((tip, i) => tip.x - (tips[i]?.x ?? 0));
   const even = steps.filter((step) => near(step, pitchPx)).length;
-  const deep = tips.filter((tip, i) => near(tip.rise - ((gullets[i]?.rise ?? 0) + (gullets[i + 1]?.rise ?? 0)) / 2, depthPx)).length;
+  const deep = tips.filter((tip, i) =>
+    near(tip.rise - ((gullets[i]?.rise ?? 0) + (gullets[i + 1]?.rise ?? 0)) / 2, depthPx),
+  ).length;
   return even >= REGULAR_SHARE * steps.length && deep >= REGULAR_SHARE * tips.length && depthPx > 0.12 * pitchPx;
 }
 
@@ -280,6 +300,7 @@ function inMillimetres(
     if (Math.max(face?.roughPx ?? 0, back?.roughPx ?? 0) > ROUGH_PX) doubts.push('rough-flank');
     teeth.push({
       tooth: teeth.length + 1,
+      scan: 0,
       kind,
       xMm,
       yMm,
@@ -302,14 +323,29 @@ function inMillimetres(
   });
   const scaleError = wish.scaleError ?? 0;
   const marked = markSpacing(teeth);
+  if (marked.filter((t) => t.kind === 'tooth').length < FEWEST_TEETH) return { ok: false, code: 'no-tooth-line' };
+  const lineAt = (px: number, py: number): [number, number] => {
+    const { x, y } = toView(view, px, py);
+    return [sign * (along(x, y) - heelAt) * mmPerPx, over(x, y) * mmPerPx];
+  };
   return {
     ok: true,
+    frames: [frameOf(lineAt)],
     mmPerPx,
     scaleError,
     teeth: marked,
     summary: summarise(marked, scaleError),
     notes,
     skewDeg: slopeDeg,
+  };
+}
+
+/** A turn and a scale from where they take three places. */
+function frameOf(lineAt: (px: number, py: number) => [number, number]): ScanFrame {
+  const [from, right, down] = [lineAt(0, 0), lineAt(1, 0), lineAt(0, 1)];
+  return {
+    x: [right[0] - from[0], down[0] - from[0], from[0]],
+    y: [right[1] - from[1], down[1] - from[1], from[1]],
   };
 }
 
@@ -328,6 +364,7 @@ function fillGap(
     const share = k / (lost + 1);
     teeth.push({
       tooth: teeth.length + 1,
+      scan: 0,
       kind: 'missing',
       xMm: before.xMm + share * (xMm - before.xMm),
       yMm: 0,
@@ -350,8 +387,11 @@ function fillGap(
 function markSpacing(teeth: readonly TracedTooth[]): TracedTooth[] {
   const steps = teeth.slice(1).map((t, i) => t.xMm - (teeth[i] as TracedTooth).xMm);
   const usual = middle(steps);
-  const off = (i: number): boolean => i >= 0 && i < steps.length && Math.abs((steps[i] as number) / usual - 1) > SPACING_OFF;
-  return teeth.map((t, i) => (t.kind === 'tooth' && off(i - 1) && off(i) ? { ...t, doubts: [...t.doubts, 'off-spacing'] } : t));
+  const off = (i: number): boolean =>
+    i >= 0 && i < steps.length && Math.abs((steps[i] as number) / usual - 1) > SPACING_OFF;
+  return teeth.map((t, i) =>
+    t.kind === 'tooth' && off(i - 1) && off(i) ? { ...t, doubts: [...t.doubts, 'off-spacing'] } : t,
+  );
 }
 
 interface TipLine {

@@ -1,7 +1,16 @@
 import type { ToothKind } from '../saw/tooth-reading';
 
 /** Why a tooth of a trace wants a look, worst first. */
-export const TOOTH_DOUBTS = ['missing', 'broken', 'one-flank', 'dust-at-tip', 'off-spacing', 'rough-flank', 'moved', 'added'] as const;
+export const TOOTH_DOUBTS = [
+  'missing',
+  'broken',
+  'one-flank',
+  'dust-at-tip',
+  'off-spacing',
+  'rough-flank',
+  'moved',
+  'added',
+] as const;
 export type ToothDoubt = (typeof TOOTH_DOUBTS)[number];
 
 /** What the trace says of the whole picture: not wrong, but worth knowing. */
@@ -40,6 +49,8 @@ export interface TracedErrors {
  */
 export interface TracedTooth {
   readonly tooth: number;
+  /** Which of the joined scans it was traced in, from 0. */
+  readonly scan: number;
   readonly kind: ToothKind;
   readonly xMm: number;
   readonly yMm: number;
@@ -77,7 +88,15 @@ export interface TracedSummary {
   readonly unequalMm: number;
 }
 
+/** Pixels of a scan into mm of the line: x = x0 px + x1 py + x2, y likewise. */
+export interface ScanFrame {
+  readonly x: readonly [number, number, number];
+  readonly y: readonly [number, number, number];
+}
+
 export interface TracedLine {
+  /** One for each scan that was joined. */
+  readonly frames: readonly ScanFrame[];
   readonly mmPerPx: number;
   /** The standard error of the scale, as a share: 0 where the file's own resolution is believed. */
   readonly scaleError: number;

@@ -1,6 +1,7 @@
 import type { PictureView } from './grey-picture';
 import type { FlankLine } from './flank-line';
 import { flankX } from './flank-line';
+import { greyAt } from './grey-picture';
 
 /**
  * What is left of a corner where two flanks would meet: how much of its point is
@@ -37,19 +38,58 @@ export function meetingOf(
   };
 }
 
-/** Rows looked at under a corner, in blurs and at the least. */
-const BLURS = 6;
-const LEAST_ROWS = 4;
+/** Abramowitz and Stegun 7.1.26 (from memory): the error function to 1.5e-7. */
+function erf(x: number): number {
+  const t = 1 / (1 + 0.3275911 * Math.abs(x));
+  const y =
+    1 -
+    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
+  return x < 0 ? -y : y;
+}
+
+/** The looks at a corner: so many along its axis and across it, so far apart, px. */
+const LOOKS = [-0.6, 0, 0.6];
+/** Steps of the blur's integral, in blurs. */
+const STEP_BLURS = 0.4;
+const REACH_BLURS = 3.2;
+
+interface Wedge {
+  /** Leans of the two lines, right less left above zero, rows counted down from the meeting point into the body. */
+  readonly left: number;
+  readonly right: number;
+  readonly blurPx: number;
+}
 
 /**
- * A wedge of lines x = l(y), x = r(y) meeting at the top has the area T H^2 / 2
- * down to H under the meeting point, T the spread of their leans. With its top
- * gone by d, whatever is left is the less by T d^2 / 2 (a flat; a round tip of 60
- * degrees comes out 1.09 times its drop, as the segment under a circle is nearly
- * such a triangle). So d = sqrt(2 missing / T), and the area is counted in grey:
- * blur moves no area but over the lower edge of the count, where the wedge widens
- * evenly and the surplus is T blur^2 / 2.
- * `up` is 1 for a tip (metal under the meeting point), -1 for a gullet.
+ * Share of the body's grey at (x, y) from the meeting point of a wedge cut off level
+ * at depth `gone` and blurred by a normal curve: over the rows the curve's density
+ * times what lies between the two lines on that row.
+ */
+function shareAt(wedge: Wedge, x: number, y: number, gone: number): number {
+  const { left, right, blurPx: s } = wedge;
+  const step = STEP_BLURS * s;
+  const from = Math.max(gone, y - REACH_BLURS * s);
+  const to = y + REACH_BLURS * s;
+  if (to <= from) return 0;
+  const count = Math.max(1, Math.ceil((to - from) / step));
+  const width = (to - from) / count;
+  let sum = 0;
+  for (let n = 0; n < count; n++) {
+    const row = from + (n + 0.5) * width;
+    const across = erf((right * row - x) / (s * Math.SQRT2)) - erf((left * row - x) / (s * Math.SQRT2));
+    sum += Math.exp(-((row - y) ** 2) / (2 * s * s)) * across * width;
+  }
+  return sum / (2 * s * Math.sqrt(2 * Math.PI));
+}
+
+/**
+ * How much of a corner's point is gone, from the grey where its axis leaves the
+ * body: nine looks there are compared with those of a wedge cut off level, and the
+ * cut that explains their sum is found by bisection. A corner within its errors of a
+ * sharp one is called sharp. A round tip comes out at its own top to a few
+ * hundredths of its radius, as the looks lie about its top.
+ * `up` is 1 for a tip (metal under the meeting point), -1 for a gullet (space over
+ * it); `seenY` is the row of the outline there in whole pixels.
  */
 export function truncatedCorner(
   view: PictureView,
@@ -63,53 +103,141 @@ export function truncatedCorner(
   const meeting = meetingOf(left, right);
   if (!meeting) return null;
   const { x: meetX, y: meetY } = meeting;
-  const spread = Math.abs(right.lean - left.lean);
-  const seenGone = Math.max(0, up * (seenY - meetY));
-  const wanted = Math.max(LEAST_ROWS, BLURS * blurPx, seenGone + 4 * blurPx);
-  // Whole rows only: the count ends on a pixel's edge.
-  const endY = up === 1 ? Math.ceil(meetY + wanted) : Math.floor(meetY - wanted);
-  const height = up * (endY - meetY);
-  const startY = up === 1 ? Math.floor(meetY - 4 * blurPx - 2) : Math.ceil(meetY + 4 * blurPx + 2);
-  const side = 4 * blurPx + 1;
-  // The body's grey is the metal's for a tip and the open gullet's for a gullet.
-  const metal = (left.inside + right.inside) / 2;
-  const space = (left.outside + right.outside) / 2;
-  const [body, rest] = up === 1 ? [metal, space] : [space, metal];
-  let area = 0;
-  let pixels = 0;
-  const [firstRow, lastRow] = up === 1 ? [startY, endY] : [endY, startY];
-  for (let j = firstRow; j < lastRow; j++) {
-    const y = j + 0.5;
-    const inWedge = up * (y - meetY) > 0;
-    const [a, b] = inWedge ? [flankX(left, y), flankX(right, y)] : [meetX, meetX];
-    const from = Math.floor(Math.min(a, b, meetX) - side);
-    const to = Math.ceil(Math.max(a, b, meetX) + side);
-    if (j < 0 || j >= view.heightPx || from < 0 || to > view.widthPx) return null;
-    let sum = 0;
-    const row = view.origin + j * view.downStep;
-    for (let i = from; i < to; i++) sum += view.grey[row + i * view.acrossStep] as number;
-    area += (sum - (to - from) * rest) / (body - rest);
-    pixels += to - from;
+  const sides: [number, number] = up === 1 ? [left.inside, right.inside] : [left.outside, right.outside];
+  const rest = up === 1 ? (left.outside + right.outside) / 2 : (left.inside + right.inside) / 2;
+  // Rows counted from the meeting point into the body, so a gullet is a tip seen from under.
+  const [l, r] = [left.lean * up, right.lean * up];
+  const wedge: Wedge = { left: Math.min(l, r), right: Math.max(l, r), blurPx };
+  const near = Math.max(0, up * (seenY - meetY));
+  // A bevel shows as a strip of its own grey along one flank: whichever grey explains the point is the point's.
+  const mean = (sides[0] + sides[1]) / 2;
+  const greys = Math.abs(sides[0] - sides[1]) > STRIP_SHARE * Math.abs(mean - rest) ? [mean, ...sides] : [mean];
+  let best: { corner: TruncatedCorner; off: number } | null = null;
+  for (const body of greys) {
+    const look = (x: number, y: number): number => (greyAt(view, meetX + x, meetY + up * y) - rest) / (body - rest);
+    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError);
+    if (!found) continue;
+    const corner = { meetX, meetY, gonePx: found.gone, goneError: found.error, excess: found.excess };
+    if (best === null || found.off < best.off) best = { corner, off: found.off };
   }
-  const full = (spread * (height * height + blurPx * blurPx)) / 2;
-  const missing = full - area;
-  // Error of the count, and of the full wedge through where its lines meet.
-  const areaError = Math.hypot(
-    (Math.sqrt(pixels) * noise) / Math.abs(body - rest),
-    spread * height * meeting.yError,
-    LEVEL_ERROR * full,
-  );
-  const gone = missing > SURE * areaError ? Math.sqrt((2 * missing) / spread) : 0;
-  return {
-    meetX,
-    meetY,
-    gonePx: gone,
-    goneError: gone > 0 ? areaError / (spread * gone) : meeting.yError,
-    excess: missing < 0 ? -missing / areaError : 0,
-  };
+  return best?.corner ?? null;
 }
 
-/** Missing area counts once it stands clear of its error by so many of them. */
-const SURE = 2;
+/** Two insides that differ by this share of the contrast are a bevel's strip and the plate. */
+const STRIP_SHARE = 0.1;
+
+interface Cut {
+  readonly gone: number;
+  readonly error: number;
+  readonly excess: number;
+  /** How far the grey further in is from what this cut foretells. */
+  readonly off: number;
+}
+
+function cutOf(
+  look: (x: number, y: number) => number,
+  wedge: Wedge,
+  near: number,
+  noise: number,
+  lineError: number,
+): Cut | null {
+  const { blurPx } = wedge;
+  const axis = axisLean(wedge);
+  const start = axisCrossing(look, axis, near, blurPx);
+  if (start === null) return null;
+  const places = LOOKS.flatMap((along) =>
+    LOOKS.map((across): [number, number] => [axis * (start + along) + across, start + along]),
+  );
+  const seen = places.reduce((sum, [x, y]) => sum + look(x, y), 0);
+  const modelled = (gone: number): number => places.reduce((sum, [x, y]) => sum + shareAt(wedge, x, y, gone), 0);
+  const sharp = modelled(0);
+  // Noise of the nine, the lines' own errors (a row more or less of wedge), and the greys'.
+  const shifted = places.reduce((sum, [x, y]) => sum + shareAt(wedge, x, y + lineError, 0), 0);
+  const error = Math.hypot((noise * places.length) / Math.sqrt(LOOK_PIXELS), shifted - sharp, LEVEL_ERROR * seen);
+  const deep = start + 2.5 * blurPx + 1;
+  const off = (gone: number): number => Math.abs(look(axis * deep, deep) - shareAt(wedge, axis * deep, deep, gone));
+  const most = start + 3 * blurPx + 1;
+  if (seen > sharp - SURE * error) {
+    // As much may be gone as does not yet show.
+    const hidden = solveCut(modelled, Math.min(seen, sharp) - error, sharp, most).gone;
+    return {
+      gone: 0,
+      error: Math.hypot(lineError, hidden / 2),
+      excess: Math.max(0, (seen - sharp) / error),
+      off: off(0),
+    };
+  }
+  const { gone, slope } = solveCut(modelled, seen, sharp, most);
+  return { gone, error: Math.hypot(lineError, error / slope), excess: 0, off: off(gone) };
+}
+
+/**
+ * The cut at which a falling function takes a value, and its steepness there:
+ * regula falsi with the halved end of the Illinois rule (Dowell and Jarratt, BIT 11, 1971, from memory).
+ */
+function solveCut(
+  modelled: (gone: number) => number,
+  wanted: number,
+  sharp: number,
+  most: number,
+): { gone: number; slope: number } {
+  let [low, high] = [0, most];
+  let [atLow, atHigh] = [sharp - wanted, modelled(most) - wanted];
+  if (atHigh >= 0) return { gone: most, slope: 1 };
+  let [gone, side] = [0, 0];
+  for (let n = 0; n < 12; n++) {
+    gone = (low * atHigh - high * atLow) / (atHigh - atLow);
+    const value = modelled(gone) - wanted;
+    if (Math.abs(value) < SOLVED) break;
+    if (value > 0) {
+      [low, atLow] = [gone, value];
+      if (side === 1) atHigh /= 2;
+      side = 1;
+    } else {
+      [high, atHigh] = [gone, value];
+      if (side === -1) atLow /= 2;
+      side = -1;
+    }
+  }
+  const step = 0.1;
+  return { gone, slope: Math.max(0.05, (wanted - modelled(gone + step)) / step) };
+}
+
+/** The looks' sum is matched to this share of one look. */
+const SOLVED = 0.004;
+
+/** Pixels that the nine looks are drawn from: their noise is no smaller than that of so many. */
+const LOOK_PIXELS = 5;
+
+/** Tangent of the bisector of two lines that leave a point downwards. */
+function axisLean({ left, right }: Wedge): number {
+  const [a, b] = [Math.hypot(1, left), Math.hypot(1, right)];
+  return (left / a + right / b) / (1 / a + 1 / b);
+}
+
+/** Rows along the axis from the meeting point to where half the body's grey is reached, nearest to the row seen. */
+function axisCrossing(
+  look: (x: number, y: number) => number,
+  axis: number,
+  near: number,
+  blurPx: number,
+): number | null {
+  const from = -2 * blurPx - 1;
+  const to = near + 6 * blurPx + 4;
+  let best: number | null = null;
+  let last = look(axis * from, from);
+  for (let y = from + 0.25; y <= to; y += 0.25) {
+    const here = look(axis * y, y);
+    if (last <= 0.5 && here > 0.5) {
+      const at = y - 0.25 + (0.25 * (0.5 - last)) / (here - last);
+      if (best === null || Math.abs(at - near) < Math.abs(best - near)) best = at;
+    }
+    last = here;
+  }
+  return best;
+}
+
+/** A corner is blunt once it stands clear of a sharp one by so many errors. */
+const SURE = 0.7;
 /** The two greys are known to about this share of their contrast. */
-const LEVEL_ERROR = 0.01;
+const LEVEL_ERROR = 0.006;

@@ -1,4 +1,4 @@
-import { pictureSize } from './picture-size';
+import { pictureHeader } from '@odontis/core/trace/picture-header';
 import type { Shrunk, ShrinkWanted } from './shrink-protocol';
 
 /** A picture of more pixels than this is not opened: it would not fit into a tablet's memory. */
@@ -13,7 +13,7 @@ const QUALITY = 0.82;
  * owner) goes along. Runs where there are OffscreenCanvas and createImageBitmap.
  */
 export async function shrinkPhotograph({ id, picture, longestPx }: ShrinkWanted): Promise<Shrunk> {
-  const size = pictureSize(new Uint8Array(await picture.slice(0, HEADER_BYTES).arrayBuffer()));
+  const size = pictureHeader(new Uint8Array(await picture.slice(0, HEADER_BYTES).arrayBuffer()));
   if (!size || size.widthPx === 0 || size.heightPx === 0) return { id, ok: false, code: 'not-a-picture', pixels: 0 };
   const pixels = size.widthPx * size.heightPx;
   if (pixels > MOST_PIXELS) return { id, ok: false, code: 'too-many-pixels', pixels };

@@ -1,0 +1,77 @@
+import { summarise } from './summarise';
+import type { PicturePlace, TracedLine, TracedTooth } from './traced-line';
+
+/**
+ * What a hand may change of a trace. Places are pixels of the picture the tooth
+ * was traced in. `accept` clears a tooth's doubts: somebody has looked.
+ */
+export type TraceEdit =
+  | { readonly do: 'move'; readonly tooth: number; readonly to: PicturePlace }
+  | { readonly do: 'add'; readonly at: PicturePlace; readonly scan: number }
+  | { readonly do: 'remove'; readonly tooth: number }
+  | { readonly do: 'call'; readonly tooth: number; readonly kind: TracedTooth['kind'] }
+  | { readonly do: 'accept'; readonly tooth: number };
+
+/** A hand puts a tip to about this many pixels. */
+const BY_HAND_PX = 1;
+
+/** The line with the change made, teeth numbered anew from the heel and the whole summed up again. RangeError for a tooth that is not there. */
+export function editTrace(line: TracedLine, edit: TraceEdit): TracedLine {
+  const index = edit.do === 'add' ? -1 : line.teeth.findIndex((t) => t.tooth === edit.tooth);
+  if (edit.do !== 'add' && index < 0) throw new RangeError(`There is no tooth ${edit.tooth} in this trace.`);
+  const with_ = (tooth: TracedTooth): TracedTooth[] => line.teeth.map((t, i) => (i === index ? tooth : t));
+  const here = line.teeth[index] as TracedTooth;
+  if (edit.do === 'move')
+    return renumbered(line, with_({ ...byHand(line, here, edit.to), kind: 'tooth', doubts: ['moved'] }));
+  if (edit.do === 'call')
+    return renumbered(line, with_({ ...here, kind: edit.kind, doubts: edit.kind === 'tooth' ? [] : [edit.kind] }));
+  if (edit.do === 'accept') return renumbered(line, with_({ ...here, doubts: [] }));
+  if (edit.do === 'remove')
+    return renumbered(
+      line,
+      line.teeth.filter((_, i) => i !== index),
+    );
+  const bare: TracedTooth = {
+    tooth: 0,
+    scan: edit.scan,
+    kind: 'tooth',
+    xMm: 0,
+    yMm: 0,
+    flatMm: 0,
+    rakeDeg: null,
+    backDeg: null,
+    gulletMm: null,
+    errors: { xMm: 0, yMm: 0, flatMm: 0, rakeDeg: null, backDeg: null, gulletMm: null },
+    doubts: ['added'],
+    tipPx: edit.at,
+    gulletPx: null,
+  };
+  return renumbered(line, [...line.teeth, byHand(line, bare, edit.at)]);
+}
+
+function byHand(line: TracedLine, tooth: TracedTooth, to: PicturePlace): TracedTooth {
+  const frame = line.frames[tooth.scan];
+  if (!frame) throw new RangeError(`There is no scan ${tooth.scan} in this trace.`);
+  const error = BY_HAND_PX * line.mmPerPx;
+  return {
+    ...tooth,
+    xMm: frame.x[0] * to.x + frame.x[1] * to.y + frame.x[2],
+    yMm: frame.y[0] * to.x + frame.y[1] * to.y + frame.y[2],
+    flatMm: 0,
+    tipPx: to,
+    errors: { ...tooth.errors, xMm: error, yMm: error, flatMm: error },
+  };
+}
+
+/** Teeth in order from the heel, the first at 0. */
+export function renumbered(line: TracedLine, teeth: readonly TracedTooth[]): TracedLine {
+  const order = [...teeth].sort((a, b) => a.xMm - b.xMm);
+  const from = order[0]?.xMm ?? 0;
+  const moved = order.map((t, i) => ({ ...t, tooth: i + 1, xMm: t.xMm - from }));
+  return {
+    ...line,
+    teeth: moved,
+    frames: line.frames.map((f) => ({ x: [f.x[0], f.x[1], f.x[2] - from] as const, y: f.y })),
+    summary: summarise(moved, line.scaleError),
+  };
+}

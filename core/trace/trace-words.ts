@@ -1,0 +1,49 @@
+import type { ScaleFault } from './scale';
+import type { ToothDoubt, TraceNote, TraceRefusal } from './traced-line';
+
+/** What to do when a picture cannot be traced: each refusal as a sentence. */
+export const REFUSAL_WORDS: Readonly<Record<TraceRefusal, string>> = {
+  'too-small': 'This picture is too small to hold a tooth line. Scan the saw at 600 dots to the inch.',
+  'one-grey':
+    'The picture is all one grey: nothing to trace. Check that the saw lay on the glass and the lid was not up in the dark.',
+  'no-tooth-line':
+    'No tooth line was found in this picture. Scan the teeth flat on the glass against a plain sheet, light behind a dark plate or dark behind a bright one, and the line within 5 degrees of an edge.',
+  'cut-off':
+    'The points of the teeth are cut off by the edge of the picture. Scan again with 5 mm of space over the points.',
+  'teeth-too-fine':
+    'The teeth are too fine for this resolution: fewer than seven pixels each. Scan again at twice the resolution or more.',
+};
+
+export const NOTE_WORDS: Readonly<Record<TraceNote, string>> = {
+  'turned-over': 'The teeth pointed down in the picture; it was turned over.',
+  'turned-quarter': 'The line stood upright in the picture; it was turned a quarter.',
+  'plate-side-guessed':
+    'Nothing in the picture tells steel from space; the teeth were taken to point up. Turn them if they point down.',
+  'heel-guessed': 'Faces and backs lean alike, so the heel was taken to be on the left. Say which end it is.',
+  'faces-look-back':
+    'The faces look to the heel. The picture is mirrored, or the heel is at the other end: turn it round, or say so.',
+  'runs-out-at-heel':
+    'The line runs out of the picture at the heel: the tooth cut through is left out. Join another scan.',
+  'runs-out-at-toe':
+    'The line runs out of the picture at the toe: the tooth cut through is left out. Join another scan.',
+  'coarse-scan': 'Fewer than twelve pixels to a tooth: angles are rough. Twice the resolution would tell more.',
+};
+
+export const DOUBT_WORDS: Readonly<Record<ToothDoubt, string>> = {
+  missing: 'no tooth here',
+  broken: 'broken, or far below the line',
+  'one-flank': 'one flank could not be followed',
+  'dust-at-tip': 'more at the point than a tooth has: dust or a burr',
+  'off-spacing': 'stands off the even step on both sides',
+  'rough-flank': 'the flank is rough or bent: rust or dust',
+  moved: 'moved by hand',
+  added: 'put in by hand',
+};
+
+/** The sentence asked when the scale does not fit the saw. */
+export function scaleFaultWords({ tracedPitchMm, toldPitchMm, likelyDpi }: ScaleFault): string {
+  const found = `At this scale the teeth stand ${tracedPitchMm.toFixed(2)} mm apart, but the saw's own pitch is ${toldPitchMm.toFixed(2)} mm.`;
+  return likelyDpi === null
+    ? `${found} Mark a known length on the picture.`
+    : `${found} The picture looks like ${likelyDpi} dots to the inch: the file's own resolution is wrong.`;
+}

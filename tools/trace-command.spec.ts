@@ -1,0 +1,115 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import sharp from 'sharp';
+import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
+import { traceTeeth } from '@odontis/core/trace/trace-teeth';
+
+interface Printed {
+  readonly picture: { readonly dpi: number };
+  readonly summary: { readonly pitchMm: { readonly value: number }; readonly teeth: number };
+  readonly teeth: readonly {
+    readonly tooth: number;
+    readonly kind: string;
+    readonly xMm: number;
+    readonly doubts: readonly { code: string; says: string }[];
+  }[];
+}
+
+/** The command as a shop would run it; every call is a process of its own. */
+const trace = (...args: string[]): Promise<{ code: number; out: string; lines: string[] }> =>
+  new Promise((resolve) => {
+    execFile(
+      process.execPath,
+      ['tools/bootstrap.mjs', 'odontis', 'trace', ...args],
+      { maxBuffer: 1e8 },
+      (error, out, err) =>
+        resolve({ code: error ? Number(error.code) : 0, out, lines: err.split('\n').filter((line) => line !== '') }),
+    );
+  });
+
+describe('tracing on the command line', () => {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-trace-'));
+  const at = (name: string): string => path.join(folder, name);
+  const made = madeScan(madeLine({ teeth: 40, pitchMm: 2.54, rakeDeg: -12, unevenMm: 0.1, broken: [17] }), {
+    dpi: 600,
+    skewDeg: 1,
+  });
+  const { widthPx: width, heightPx: height, grey } = made.picture;
+  const picture = () => sharp(Buffer.from(grey), { raw: { width, height, channels: 1 } });
+  let timeout: number;
+  beforeAll(async () => {
+    timeout = jasmine.DEFAULT_TIMEOUT_INTERVAL;
+    jasmine.DEFAULT_TIMEOUT_INTERVAL = 90_000;
+    await picture().withMetadata({ density: 600 }).png().toFile(at('saw.png'));
+    await picture().withMetadata({ density: 600 }).jpeg({ quality: 95 }).toFile(at('saw.jpg'));
+    await picture()
+      .tiff({ compression: 'lzw', xres: 600 / 25.4, yres: 600 / 25.4 })
+      .toFile(at('saw.tif'));
+    await picture().png().toFile(at('untold.png'));
+  });
+  afterAll(() => {
+    jasmine.DEFAULT_TIMEOUT_INTERVAL = timeout;
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('prints the same teeth from PNG and TIFF as core finds in the pixels, and nearly the same from JPEG', async () => {
+    const truth = traceTeeth(made.picture, { mmPerPx: 25.4 / 600 });
+    if (!truth.ok) throw new Error(truth.code);
+    for (const [name, digits] of [
+      ['saw.png', 4],
+      ['saw.tif', 4],
+      ['saw.jpg', 1],
+    ] as const) {
+      const { code, out, lines } = await trace(at(name));
+      expect([code, lines]).toEqual([0, []]);
+      const printed = JSON.parse(out) as Printed;
+      expect(printed.picture.dpi).toBeCloseTo(600, 0);
+      expect(printed.teeth.map((t) => t.kind)).toEqual(truth.teeth.map((t) => t.kind));
+      printed.teeth.forEach((t, i) => expect(t.xMm).toBeCloseTo(truth.teeth[i]?.xMm ?? NaN, digits));
+      expect(printed.teeth[16]?.doubts[0]?.says).toContain('broken');
+    }
+  });
+
+  it('writes the drawing asked for, and takes a resolution by hand', async () => {
+    const { code, out } = await trace(
+      at('untold.png'),
+      '--dpi',
+      '1200',
+      '--svg',
+      at('saw.svg'),
+      '--dxf',
+      at('saw.dxf'),
+    );
+    expect(code).toBe(0);
+    expect((JSON.parse(out) as Printed).summary.pitchMm.value).toBeCloseTo(1.27, 2);
+    expect(readFileSync(at('saw.svg'), 'utf8')).toContain('data-tooth="40"');
+    expect(readFileSync(at('saw.dxf'), 'utf8')).toContain('LWPOLYLINE');
+  });
+
+  it('says in one line what is wrong with a picture, and exits with 2', async () => {
+    writeFileSync(at('words.png'), 'a saw, in words');
+    writeFileSync(at('cut.png'), readFileSync(at('saw.png')).subarray(0, 20_000));
+    await sharp({ create: { width: 900, height: 300, channels: 3, background: '#000' } })
+      .withMetadata({ density: 600 })
+      .png()
+      .toFile(at('black.png'));
+    const cases: [string[], RegExp][] = [
+      [[at('words.png')], /no picture that can be traced/],
+      [[at('cut.png')], /ends too early or is damaged/],
+      [[at('black.png')], /all one grey/],
+      [[at('untold.png')], /does not say its resolution/],
+      [[at('saw.png'), '--dpi', 'many'], /no resolution between 50 and 10000/],
+      [[at('saw.png'), '--family', 'axe'], /not one of hand, back/],
+      [[at('none.png')], /cannot be read/],
+    ];
+    for (const [args, says] of cases) {
+      const { code, out, lines } = await trace(...args);
+      expect(code).withContext(String(says)).toBe(2);
+      expect(out).toBe('');
+      expect(lines.length).toBe(1);
+      expect(lines[0]).toMatch(says);
+    }
+  });
+});
