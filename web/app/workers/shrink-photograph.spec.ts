@@ -25,7 +25,9 @@ describe('a photograph made small', () => {
   it('its size is found in its first bytes, whichever of three formats it is', async () => {
     for (const type of ['image/jpeg', 'image/png', 'image/webp']) {
       const bytes = await bytesOf(await picture(type, 123, 45));
-      expect(pictureHeader(bytes)).withContext(type).toEqual(jasmine.objectContaining({ widthPx: 123, heightPx: 45 }));
+      expect(pictureHeader(bytes))
+        .withContext(type)
+        .toEqual(jasmine.objectContaining({ widthPx: 123, heightPx: 45 }));
       expect(pictureHeader(bytes.slice(0, 9)))
         .withContext(type)
         .toBeNull();

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { offerFile } from '../ui/offer-file';
 import type { CsvResult } from '@odontis/contract/readings-csv';
 import { readingsFromRows, rowsFromReadings } from '@odontis/contract/readings-csv';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
@@ -13,10 +14,5 @@ export function parseReadings(text: string, pitchMm: number): CsvResult {
 
 /** Offer the readings as a file to keep. */
 export function saveReadings(readings: readonly ToothReading[], name: string): void {
-  const blob = new Blob([Papa.unparse(rowsFromReadings(readings))], { type: 'text/csv;charset=utf-8' });
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+  offerFile(Papa.unparse(rowsFromReadings(readings)), 'text/csv', name);
 }

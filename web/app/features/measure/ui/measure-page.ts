@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { baseDrawing, drawnTooth, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -9,21 +10,32 @@ import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { ScanDesk } from '../state/scan-desk';
+import { ScanPanel } from './scan-panel';
+import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
 @Component({
   selector: 'od-measure-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, ReadingDesk, Conflict, Notice],
-  providers: [ReadingKeeper],
+  imports: [MatButton, MatButtonToggleModule, RouterLink, ReadingDesk, ScanPanel, Conflict, Notice],
+  providers: [ReadingKeeper, ScanDesk],
   templateUrl: './measure-page.html',
+  styles: `
+    .ways {
+      margin: 10px 16px 0;
+    }
+  `,
 })
 export class MeasurePage {
   protected readonly keeper = inject(ReadingKeeper);
   protected readonly sheet = inject(SawSheet);
   private readonly speech = inject(Speech);
   private readonly router = inject(Router);
+  private readonly scans = inject(ScanDesk);
   private leaving = false;
+  protected readonly way = signal<'keyed' | 'scan'>('keyed');
 
   protected readonly editable = computed(() => ['measure', 'plan'].includes(this.keeper.dossier()?.ticket.stage ?? ''));
   protected readonly stopped = computed(() => this.keeper.faults().some((f) => f.weight === 'stop'));
@@ -36,13 +48,15 @@ export class MeasurePage {
       { keys: 'Ctrl Z, Ctrl Y', does: 'undo, do again' },
     ]);
     this.sheet.handle.set(null);
-    this.sheet.laneHeight.set(46);
+    effect(() => this.sheet.laneHeight.set(this.way() === 'scan' ? 30 : 46));
     effect(() => {
       const dossier = this.keeper.dossier();
       if (!dossier) return;
       untracked(() => {
         this.keeper.editable.set(this.editable());
         this.keeper.open('before', () => []);
+        this.scans.pitchMm.set(dossier.saw.pitchMm);
+        this.scans.cuts.set(dossier.saw.family === 'pull' ? 'pull' : 'push');
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
           void this.router.navigate(['/ticket', dossier.ticket.id, 'plan']);
@@ -52,7 +66,10 @@ export class MeasurePage {
     effect(() => this.draw());
     effect(() => {
       const tooth = this.sheet.picked();
-      if (tooth !== null) untracked(() => this.keeper.sheet()?.goTo(tooth - 1));
+      if (tooth !== null)
+        untracked(() =>
+          this.way() === 'scan' ? this.scans.selected.set(tooth) : this.keeper.sheet()?.goTo(tooth - 1),
+        );
     });
   }
 
@@ -60,13 +77,14 @@ export class MeasurePage {
     const dossier = this.keeper.dossier();
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
-    const readings = this.keeper.readings();
+    const line = this.way() === 'scan' ? this.scans.line() : null;
+    const readings = line ? readingsOfTrace(line) : this.keeper.readings();
     const tooth = drawnTooth(dossier, habits);
-    const pitch = this.keeper.statistics()?.pitchMm ?? dossier.saw.pitchMm;
-    const cursor = this.keeper.sheet()?.cursor() ?? 0;
+    const pitch = line?.summary.pitchMm.value ?? this.keeper.statistics()?.pitchMm ?? dossier.saw.pitchMm;
+    const cursor = line ? (this.scans.selected() ?? 0) - 1 : (this.keeper.sheet()?.cursor() ?? 0);
     this.sheet.drawing.set({
       ...baseDrawing(dossier, readings, tooth),
-      current: cursor < readings.length ? { at: cursor + 1, unit: 'tooth' } : null,
+      current: cursor >= 0 && cursor < readings.length ? { at: cursor + 1, unit: 'tooth' } : null,
       lanes: [
         heightLane(readings, this.speech.fine),
         spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine),
@@ -75,8 +93,22 @@ export class MeasurePage {
     });
   }
 
+  /** The traced teeth become the line's readings; undo brings back what was keyed. */
+  protected takeTrace(readings: ToothReading[]): void {
+    this.keeper.sheet()?.replace(withKeyedSet(readings, this.keeper.readings()));
+    this.way.set('keyed');
+  }
+
   protected plan(): void {
     this.leaving = true;
     this.keeper.finish();
   }
+}
+
+/** A scan shows no lean and no set: what was measured of them stays with its tooth where the count agrees. */
+function withKeyedSet(traced: readonly ToothReading[], keyed: readonly ToothReading[]): ToothReading[] {
+  return traced.map((t, i) => {
+    const old = keyed.length === traced.length ? keyed[i] : undefined;
+    return old ? { ...t, lean: old.lean, setMm: t.kind === 'missing' ? null : old.setMm, note: old.note } : t;
+  });
 }

@@ -1,0 +1,123 @@
+import type { Palette } from '../../../sawpage/draw/palette';
+import type { PicturePlace, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
+
+export interface TraceView {
+  readonly context: CanvasRenderingContext2D;
+  readonly palette: Palette;
+  readonly width: number;
+  readonly height: number;
+  /** Picture to screen: screen = k picture + x, y. */
+  readonly k: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Below this many screen pixels a tooth, only what wants a look is marked. */
+const MARKED_FROM_PX = 9;
+const NUMBERED_FROM_PX = 34;
+
+/**
+ * The trace over its picture: the outline from tip to gullet, a dot at each tip,
+ * doubtful teeth marked by shape over the line (triangle: look; cross: broken; ring:
+ * missing), the chosen one ringed. Only what is in sight is drawn.
+ */
+export function drawTrace(view: TraceView, line: TracedLine, scan: number, selected: number | null): void {
+  const { context: c, palette } = view;
+  const teeth = line.teeth.filter((t) => t.scan === scan);
+  const at = (p: PicturePlace): [number, number] => [view.k * p.x + view.x, view.k * p.y + view.y];
+  const inSight = (t: TracedTooth): boolean => {
+    const [x, y] = at(t.tipPx);
+    return x > -60 && x < view.width + 60 && y > -200 && y < view.height + 200;
+  };
+  const seen = teeth.filter(inSight);
+  const perTooth = teeth.length > 1 ? stepPx(teeth) * view.k : 0;
+  // A millimetre along the line, on the screen, in the order the outline is drawn.
+  const [fx, fy] = line.frames[scan]?.x ?? [1, 0];
+  const size = fx * fx + fy * fy;
+  const along = [(view.k * fx) / size, (view.k * fy) / size] as const;
+  c.lineJoin = 'round';
+  for (const [width, colour] of [
+    [4, palette.paper],
+    [1.6, palette.ink],
+  ] as const) {
+    c.beginPath();
+    let open = false;
+    seen.forEach((t) => {
+      if (t.kind === 'missing') return;
+      const [x, y] = at(t.tipPx);
+      const [dx, dy] = perTooth > MARKED_FROM_PX ? [(along[0] * t.flatMm) / 2, (along[1] * t.flatMm) / 2] : [0, 0];
+      if (open) c.lineTo(x - dx, y - dy);
+      else c.moveTo(x - dx, y - dy);
+      c.lineTo(x + dx, y + dy);
+      open = true;
+      if (t.gulletPx && perTooth > 3) c.lineTo(...at(t.gulletPx));
+    });
+    c.lineWidth = width;
+    c.strokeStyle = colour;
+    c.stroke();
+  }
+  for (const t of seen) {
+    const [x, y] = at(t.tipPx);
+    if (perTooth >= MARKED_FROM_PX && t.kind === 'tooth') dot(c, x, y, 2.6, palette.ink, palette.paper);
+    if (t.doubts.length > 0) doubtMark(view, t, x, y);
+    if (t.tooth === selected) ring(c, x, y, palette.brass);
+    if (perTooth >= NUMBERED_FROM_PX || t.tooth === selected) number(view, t, x, y);
+  }
+}
+
+/** Distance between neighbouring tips of the picture. */
+function stepPx(teeth: readonly TracedTooth[]): number {
+  const [a, b] = [teeth[0] as TracedTooth, teeth[teeth.length - 1] as TracedTooth];
+  return Math.hypot(b.tipPx.x - a.tipPx.x, b.tipPx.y - a.tipPx.y) / (teeth.length - 1);
+}
+
+function dot(c: CanvasRenderingContext2D, x: number, y: number, r: number, fill: string, edge: string): void {
+  c.beginPath();
+  c.arc(x, y, r, 0, 2 * Math.PI);
+  c.fillStyle = fill;
+  c.fill();
+  c.lineWidth = 1;
+  c.strokeStyle = edge;
+  c.stroke();
+}
+
+function ring(c: CanvasRenderingContext2D, x: number, y: number, colour: string): void {
+  c.beginPath();
+  c.arc(x, y, 9, 0, 2 * Math.PI);
+  c.lineWidth = 3;
+  c.strokeStyle = colour;
+  c.stroke();
+}
+
+function doubtMark({ context: c, palette }: TraceView, t: TracedTooth, x: number, y: number): void {
+  const top = y - 18;
+  c.beginPath();
+  if (t.kind === 'broken') {
+    c.moveTo(x - 5, top - 5);
+    c.lineTo(x + 5, top + 5);
+    c.moveTo(x + 5, top - 5);
+    c.lineTo(x - 5, top + 5);
+  } else if (t.kind === 'missing') c.arc(x, top, 5, 0, 2 * Math.PI);
+  else {
+    c.moveTo(x - 5, top - 5);
+    c.lineTo(x + 5, top - 5);
+    c.lineTo(x, top + 5);
+    c.closePath();
+  }
+  c.lineWidth = 5;
+  c.strokeStyle = palette.paper;
+  c.stroke();
+  c.lineWidth = 2.5;
+  c.strokeStyle = t.kind === 'tooth' ? palette.brass : palette.lead;
+  c.stroke();
+}
+
+function number({ context: c, palette }: TraceView, t: TracedTooth, x: number, y: number): void {
+  c.font = "600 12px 'IBM Plex Sans'";
+  c.textAlign = 'center';
+  c.lineWidth = 4;
+  c.strokeStyle = palette.paper;
+  c.strokeText(String(t.tooth), x, y - 28);
+  c.fillStyle = palette.text;
+  c.fillText(String(t.tooth), x, y - 28);
+}
