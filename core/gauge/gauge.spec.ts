@@ -1,0 +1,252 @@
+import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { randomFrom } from '../reference/made-scan';
+import type { AnySaw } from '../saw/any-saw';
+import { doubtReading } from './doubt-reading';
+import type { Gauged } from './gauged';
+import { estimatesOf, standing } from './gauged';
+import { indicatorReading, lineSplitter } from './indicator-lines';
+import { partsFor, placesOf, quantitiesOf } from './quantities';
+import { sampleAdvice, sampleEstimate, sampleOrder, SURE_ERRORS } from './sample-plan';
+
+const head = {
+  convention: 'teeth',
+  plateThicknessMm: 0.9,
+  plateDepthHeelMm: 20,
+  plateDepthToeMm: 20,
+  backFixing: 'none',
+} as const;
+const BAND: AnySaw = { ...head, family: 'band', filing: 'rip', set: 'alternate', pitchMm: 6.35, toothLineMm: 2095.5 };
+const RAKER: AnySaw = {
+  ...head,
+  family: 'crosscut',
+  filing: 'crosscut',
+  kind: 'two-man',
+  pattern: 'CCCCR',
+  pitchMm: 15,
+  toothLineMm: 1500,
+  plateThicknessMm: 1.8,
+};
+const DADO: AnySaw = {
+  ...head,
+  family: 'dado',
+  filing: 'combination',
+  diameterMm: 200,
+  boreMm: 25.4,
+  tipped: 'steel',
+  markedLimitRpm: 7000,
+  pitchMm: 26,
+  toothLineMm: 628,
+  parts: [
+    { id: 'left', kind: 'outer', teeth: 24, plateMm: 3, cutMm: 3.2 },
+    { id: 'one', kind: 'chipper', teeth: 2, plateMm: 3, cutMm: 3.2 },
+    { id: 'thin', kind: 'shim', teeth: 0, plateMm: 0.1, cutMm: 0.1 },
+  ],
+};
+const reading = (change: Partial<Gauged>): Gauged => ({
+  key: 'a',
+  quantity: 'set',
+  part: null,
+  place: 1,
+  valueMm: 0.12,
+  gauge: 'indicator',
+  setAside: false,
+  corrects: null,
+  ...change,
+});
+
+describe('where a quantity is measured', () => {
+  it('rakers have a depth, cutters height and set; a band its own teeth; a chipper its two', () => {
+    expect(placesOf(RAKER, 'raker-depth').slice(0, 3)).toEqual([5, 10, 15]);
+    expect(placesOf(RAKER, 'set').slice(0, 5)).toEqual([1, 2, 3, 4, 6]);
+    expect(placesOf(BAND, 'set').length).toBe(330);
+    expect(partsFor(DADO, 'chipper-height')).toEqual(['one']);
+    expect(partsFor(DADO, 'runout')).toEqual(['left']);
+    expect(partsFor(DADO, 'thickness')).toEqual(['left', 'one']);
+    expect(placesOf(DADO, 'runout', 'left').length).toBe(24);
+    expect(placesOf(DADO, 'chipper-height', 'one')).toEqual([1, 2]);
+    expect(quantitiesOf({ ...RAKER, pattern: 'C' })).not.toContain('raker-depth');
+  });
+
+  it('stations stand evenly along the plate, inside its ends', () => {
+    expect(placesOf(RAKER, 'bow')).toEqual([188, 375, 563, 750, 938, 1125, 1313]);
+  });
+});
+
+describe('readings into estimates', () => {
+  it('repeats are averaged, their scatter is the error where it is larger than the gauge’s', () => {
+    const found = estimatesOf([reading({ valueMm: 0.1 }), reading({ key: 'b', valueMm: 0.12 })], 'set', null);
+    expect(found.length).toBe(1);
+    expect(found[0]?.valueMm).toBeCloseTo(0.11, 9);
+    expect(found[0]?.errorMm).toBeCloseTo(0.01, 9);
+    expect(found[0]?.count).toBe(2);
+    // Against a statistics library, on twenty repeats.
+    const values = Array.from({ length: 20 }, (_, i) => 0.1 + 0.03 * Math.sin(i * i));
+    const many = estimatesOf(
+      values.map((valueMm, i) => reading({ key: String(i), valueMm })),
+      'set',
+      null,
+    );
+    expect(many[0]?.valueMm).toBeCloseTo(mean(values), 9);
+    expect(many[0]?.errorMm).toBeCloseTo(sampleStandardDeviation(values) / Math.sqrt(20), 9);
+  });
+
+  it('a better gauge weighs more; one reading has its gauge’s error', () => {
+    const both = estimatesOf(
+      [reading({ valueMm: 0.1 }), reading({ key: 'b', valueMm: 0.2, gauge: 'eye' })],
+      'set',
+      null,
+    );
+    expect(both[0]?.valueMm).toBeCloseTo(0.1, 3);
+    expect(estimatesOf([reading({ gauge: 'eye' })], 'set', null)[0]?.errorMm).toBe(0.2);
+  });
+
+  it('what is corrected or set aside stays in the list and no longer counts', () => {
+    const all = [
+      reading({}),
+      reading({ key: 'b', valueMm: 0.15, corrects: 'a' }),
+      reading({ key: 'c', place: 2, valueMm: 3, setAside: true }),
+    ];
+    expect(standing(all).map((r) => r.key)).toEqual(['b']);
+    expect(estimatesOf(all, 'set', null).map((e) => [e.place, e.valueMm])).toEqual([[1, 0.15]]);
+    expect(all.length).toBe(3);
+  });
+});
+
+describe('readings that are asked about', () => {
+  const known = [0.11, 0.12, 0.125, 0.13, 0.118, 0.122].map((valueMm, i) => ({
+    place: i + 1,
+    valueMm,
+    errorMm: 0.005,
+    count: 1,
+  }));
+
+  it('a set of 5 mm is asked about, and 5 thou is offered', () => {
+    const doubt = doubtReading(BAND, 'set', 5, 9, known);
+    expect(doubt?.code).toBe('out-of-range');
+    expect(doubt?.likelyMm).toBeCloseTo(0.127, 6);
+    expect(doubt?.likelySays).toContain('thousandths of an inch');
+  });
+
+  it('a figure in inches, or one in millimetres keyed as thousandths, is recognised among its likes', () => {
+    const wide = known.map((k) => ({ ...k, valueMm: 0.35 + 0.01 * k.place }));
+    const doubt = doubtReading(BAND, 'set', 0.015, 9, wide);
+    expect(doubt?.code).toBe('wild');
+    expect(doubt?.likelyMm).toBeCloseTo(0.381, 6);
+    const keyed = doubtReading(BAND, 'set', (0.4 * 25.4) / 1000, 9, wide);
+    expect(keyed?.likelyMm).toBeCloseTo(0.4, 6);
+  });
+
+  it('a wild one among many and a repeat unlike its first are asked about; an ordinary one is not', () => {
+    expect(doubtReading(BAND, 'set', 0.5, 9, known)?.code).toBe('wild');
+    expect(doubtReading(BAND, 'set', 0.3, 2, known)?.code).toBe('unlike-before');
+    expect(doubtReading(BAND, 'set', 0.14, 9, known)).toBeNull();
+    expect(doubtReading(BAND, 'set', 0.5, 9, [])).toBeNull();
+    expect(doubtReading(RAKER, 'raker-depth', 15, 5, [])?.likelyMm).toBeCloseTo(0.381, 6);
+  });
+});
+
+describe('sampling', () => {
+  it('visits every place once, and is spread evenly wherever it stops', () => {
+    for (const n of [3, 10, 97, 330, 403]) {
+      const places = Array.from({ length: n }, (_, i) => i + 1);
+      const order = sampleOrder(places);
+      expect([...order].sort((a, b) => a - b)).toEqual(places);
+      if (n < 90) continue;
+      for (const stop of [8, 20, 40]) {
+        const seen = order.slice(0, stop).sort((a, b) => a - b);
+        const widest = Math.max(...seen.map((p, i) => (seen[i + 1] ?? (seen[0] as number) + n) - p));
+        expect(widest)
+          .withContext(`${stop} of ${n}`)
+          .toBeLessThan((3 * n) / stop);
+      }
+    }
+  });
+
+  it('an example by hand: three of a hundred', () => {
+    const found = sampleEstimate([0.1, 0.12, 0.14], 100);
+    expect(found.meanMm).toBeCloseTo(0.12, 9);
+    expect(found.errorMm).toBeCloseTo((0.02 / Math.sqrt(3)) * Math.sqrt(0.97), 9);
+    expect(sampleEstimate([0.1, 0.2], 2).errorMm).toBe(0);
+    expect(() => sampleEstimate([1, 2, 3], 2)).toThrowError(RangeError);
+  });
+
+  it('by simulation: the error told is the error made, and the decision is wrong about as seldom as said', () => {
+    const next = randomFrom(21);
+    const normal = (): number => Math.sqrt(-2 * Math.log(next() + 1e-12)) * Math.cos(2 * Math.PI * next());
+    const limit = 0.12;
+    let [squares, ratio, wrong, decided, taken, bands] = [0, 0, 0, 0, 0, 0];
+    for (let band = 0; band < 400; band++) {
+      // Random order within, so that the sample is a simple random one as the formula says.
+      const teeth = Array.from({ length: 330 }, () => limit + 0.03 * (next() - 0.5) + 0.02 * normal());
+      const truth = teeth.reduce((s, v) => s + v, 0) / teeth.length;
+      const order = sampleOrder(teeth.map((_, i) => i));
+      const first = sampleEstimate(
+        order.slice(0, 25).map((i) => teeth[i] as number),
+        330,
+      );
+      squares += (first.meanMm - truth) ** 2;
+      ratio += first.errorMm ** 2;
+      const shifted = teeth.map((v) => v + (band % 2 ? 0.012 : -0.012));
+      for (let n = 6; n <= 330; n++) {
+        const estimate = sampleEstimate(
+          order.slice(0, n).map((i) => (shifted[i] as number) + 0.005 * normal()),
+          330,
+        );
+        const advice = sampleAdvice(estimate, limit, 0.005);
+        if (!advice.enough) continue;
+        decided++;
+        taken += n;
+        const over = shifted.reduce((s, v) => s + v, 0) / 330 > limit;
+        if ((advice.side === 'over') !== over) wrong++;
+        break;
+      }
+      bands++;
+    }
+    expect(Math.sqrt(squares / ratio)).toBeGreaterThan(0.85);
+    expect(Math.sqrt(squares / ratio)).toBeLessThan(1.15);
+    expect(decided).toBe(bands);
+    // Looked at after every tooth, the odds of a wrong stop add up: five in a hundred is the bound held to.
+    expect(wrong / bands).toBeLessThan(0.05);
+    expect(taken / bands).toBeLessThan(90);
+  });
+
+  it('says how many more it takes from what is known: one worked by hand', () => {
+    const estimate = { count: 10, of: 330, meanMm: 0.13, spreadMm: 0.03, errorMm: 0.0093 };
+    const advice = sampleAdvice(estimate, 0.12, 0);
+    expect(advice.enough).toBe(false);
+    const z2s2 = (SURE_ERRORS * 0.03) ** 2;
+    expect(advice.wanted).toBe(Math.ceil(z2s2 / (0.0001 + z2s2 / 330)));
+    expect(sampleAdvice({ ...estimate, meanMm: 0.2 }, 0.12, 0)).toEqual({ enough: true, side: 'over', wanted: 10 });
+    expect(sampleAdvice({ ...estimate, count: 3 }, 0.12, 0).wanted).toBeNull();
+  });
+});
+
+describe('an indicator’s lines', () => {
+  it('millimetres, inches and the button are read; anything else is nobody’s guess', () => {
+    expect(indicatorReading('+0.1270 mm')).toEqual({ valueMm: 0.127, pressed: false });
+    expect(indicatorReading('-0.0050 in *')?.valueMm).toBeCloseTo(-0.127, 9);
+    expect(indicatorReading('-0.0050 in *')?.pressed).toBe(true);
+    for (const garbage of [
+      '',
+      '+0.12',
+      'mm',
+      '+0.1?70 mm',
+      '0.1270 mm',
+      '+0.1270 mm * *',
+      '+99999.00 mm',
+      '\u0000\u0001',
+      '+0.1270 mm'.repeat(2),
+    ])
+      expect(indicatorReading(garbage)).withContext(garbage).toBeNull();
+  });
+
+  it('lines come out whole however the wire cuts them, and one that never ends is let go', () => {
+    const take = lineSplitter();
+    expect([...take('+0.1'), ...take('270 mm\r\n+0.2'), ...take('000 in *\n\n')]).toEqual([
+      '+0.1270 mm',
+      '+0.2000 in *',
+    ]);
+    expect(take('x'.repeat(5000))).toEqual([]);
+    expect(take('+0.3000 mm\n')).toEqual(['+0.3000 mm']);
+  });
+});
