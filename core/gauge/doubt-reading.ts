@@ -43,10 +43,11 @@ export function doubtReading(
   const near = (mm: number): boolean =>
     usual === null || Math.abs(mm - usual) <= WILD_SPREADS * Math.max(LEAST_SPREAD_MM, spread);
   const meant = (): Pick<ReadingDoubt, 'likelyMm' | 'likelySays'> => {
-    const found = SLIPS.find(({ factor }) => {
+    const off = (factor: number): number => (usual === null ? 0 : Math.abs(valueMm * factor - usual));
+    const found = SLIPS.filter(({ factor }) => {
       const mm = valueMm * factor;
       return mm >= facts.least && mm <= most && near(mm);
-    });
+    }).sort((a, b) => off(a.factor) - off(b.factor))[0];
     if (!found) return { likelyMm: null, likelySays: '' };
     const likelyMm = valueMm * found.factor;
     return { likelyMm, likelySays: `${said(likelyMm)} mm, ${found.says}` };
