@@ -1,4 +1,5 @@
 import type { CheckRound } from './check';
+import type { Gauging } from './gauging';
 import type { AcceptedPlan } from './plan';
 import type { Measuring } from './readings';
 import type { Message, Photograph } from './notes';
@@ -10,7 +11,10 @@ export interface Dossier {
   readonly ticket: Ticket;
   readonly customer: Customer;
   readonly saw: Saw;
+  /** A line's measurings, of each kind and round the latest sitting first. */
   readonly measurings: readonly Measuring[];
+  /** Sessions of gauge readings, oldest first. */
+  readonly gaugings: readonly Gauging[];
   readonly plan: AcceptedPlan | null;
   readonly checks: readonly CheckRound[];
   readonly visits: readonly Visit[];

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { GAUGES } from '@odontis/core/gauge/gauges';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/saw/tooth-reading';
 import { bounded, text, version } from './fields';
 
@@ -47,17 +48,26 @@ export const readingsChange = z.object({
   readings: toothReadings,
   /** True moves the ticket on: the line is measured. */
   finish: z.boolean(),
+  /** What it was measured with. */
+  gauge: z.enum(GAUGES, { error: `The gauge is one of ${GAUGES.join(', ')}.` }).default('straight-edge'),
+  /** True begins another sitting: what was measured before stays as it was. */
+  anew: z.boolean().default(false),
 });
-export type ReadingsChange = z.infer<typeof readingsChange>;
+export type ReadingsChange = z.input<typeof readingsChange>;
+export type KeptReadings = z.infer<typeof readingsChange>;
 
 export const measuring = z.object({
   id: z.number().int(),
   kind: measuringKind,
   round: z.number().int(),
+  sitting: z.number().int(),
+  gauge: z.enum(GAUGES),
   version,
   by: z.string(),
   changedAt: z.string(),
   finished: z.boolean(),
   readings: z.array(toothReading),
+  /** Values that a correction put out of force, oldest first. */
+  was: z.array(toothReading.extend({ by: z.string(), at: z.string() })),
 });
 export type Measuring = z.infer<typeof measuring>;

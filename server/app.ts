@@ -16,6 +16,7 @@ import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
 import { planRoutes } from './features/plans/routes';
+import { gaugingRoutes } from './features/gauging/routes';
 import { readingRoutes } from './features/readings/routes';
 import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
@@ -62,6 +63,7 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
     customerRoutes,
     ticketRoutes,
     readingRoutes,
+    gaugingRoutes,
     planRoutes,
     benchRoutes,
     checkRoutes,

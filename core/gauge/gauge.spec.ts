@@ -2,7 +2,8 @@ import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { randomFrom } from '../reference/made-scan';
 import type { AnySaw } from '../saw/any-saw';
 import { doubtReading } from './doubt-reading';
-import type { Gauged } from './gauged';
+import type { Gauged, PlaceEstimate } from './gauged';
+import { gaugeSays, setLimitMm, sideOf } from './gauge-says';
 import { estimatesOf, standing } from './gauged';
 import { indicatorReading, lineSplitter } from './indicator-lines';
 import { partsFor, placesOf, quantitiesOf } from './quantities';
@@ -248,5 +249,67 @@ describe('an indicator’s lines', () => {
     ]);
     expect(take('x'.repeat(5000))).toEqual([]);
     expect(take('+0.3000 mm\n')).toEqual(['+0.3000 mm']);
+  });
+});
+
+describe('what a quantity’s readings say together', () => {
+  const at = (values: readonly [number, number][]): PlaceEstimate[] =>
+    values.map(([place, valueMm]) => ({ place, valueMm, errorMm: 0.005, count: 1 }));
+
+  it('rakers against the wanted depth: 15 thou on a two-man saw in dry soft wood (trade section 5)', () => {
+    const says = gaugeSays(
+      RAKER,
+      'raker-depth',
+      at([
+        [5, 0.381],
+        [10, 0.2],
+        [15, 0.5],
+      ]),
+      20,
+      'dry-soft',
+    );
+    expect(says?.raker?.targetMm).toBeCloseTo(0.381, 6);
+    expect([says?.raker?.shallow, says?.raker?.deep]).toEqual([[10], [15]]);
+    expect([says?.lowest.place, says?.highest.place]).toEqual([10, 15]);
+  });
+
+  it('a band’s set by its own pattern, and which side it runs to', () => {
+    const places = Array.from({ length: 20 }, (_, i): [number, number] => [
+      i + 1,
+      (i % 2 ? 0.1 : 0.16) + 0.002 * (i % 3),
+    ]);
+    const says = gaugeSays(BAND, 'set', at(places), 330, 'dry-soft');
+    expect(says?.set?.left).toBeGreaterThan(says?.set?.right ?? Infinity);
+    expect(says?.set?.balance.runsTo).toBe('left');
+    expect(says?.set?.balance.certain).toBeTrue();
+    expect(sideOf({ ...BAND, set: 'left-right-straight' }, 3)).toBeNull();
+    expect(setLimitMm(BAND, 'dry-soft')).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
+  });
+
+  it('round a rim: a made eccentricity of 0.08 mm towards a quarter turn is found', () => {
+    const places = Array.from({ length: 24 }, (_, i): [number, number] => [
+      i + 1,
+      0.08 * Math.sin((2 * Math.PI * i) / 24),
+    ]);
+    const says = gaugeSays(DADO, 'runout', at(places), 24, 'dry-soft');
+    expect(says?.dial?.eccentricityMm).toBeCloseTo(0.08, 6);
+    expect(says?.dial?.towardsDeg).toBeCloseTo(90, 3);
+    expect(gaugeSays(DADO, 'runout', at(places.slice(0, 4)), 24, 'dry-soft')?.dial).toBeNull();
+  });
+
+  it('chippers: 12 thou is too much, 4 thou good (trade section 6)', () => {
+    const of = (spread: number) =>
+      gaugeSays(
+        DADO,
+        'chipper-height',
+        at([
+          [1, 0],
+          [2, -spread],
+        ]),
+        4,
+        'dry-soft',
+      )?.chippers?.verdict;
+    expect([of(0.1), of(0.126), of(0.31)]).toEqual(['good', 'acceptable', 'too-much']);
+    expect(gaugeSays(DADO, 'chipper-height', [], 4, 'dry-soft')).toBeNull();
   });
 });

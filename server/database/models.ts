@@ -4,7 +4,8 @@ import { defineCheckRound } from '../features/checks/model';
 import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
 import { definePerson, defineStrokeReading } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
-import { defineMeasuring, defineReading } from '../features/readings/model';
+import { defineGauged, defineGauging } from '../features/gauging/model';
+import { defineMeasuring, defineReading, defineReadingWas } from '../features/readings/model';
 import { defineShop } from '../features/shop/model';
 import { defineArrival, defineTicket } from '../features/tickets/model';
 import { definePhotograph } from '../features/photographs/model';
@@ -25,6 +26,9 @@ export function defineModels(sequelize: Sequelize) {
     Message: defineMessage(sequelize),
     Measuring: defineMeasuring(sequelize),
     Reading: defineReading(sequelize),
+    ReadingWas: defineReadingWas(sequelize),
+    Gauging: defineGauging(sequelize),
+    Gauged: defineGauged(sequelize),
     Plan: definePlan(sequelize),
     BenchEvent: defineBenchEvent(sequelize),
     BenchMark: defineBenchMark(sequelize),

@@ -360,7 +360,17 @@ class DemoLoader {
   ): Promise<void> {
     const { db, transaction } = this;
     const row = await db.models.Measuring.create(
-      { ticketId, kind, round: 1, version: 1, finished: true, changedBy: by, changedAt: at.toJSDate() },
+      {
+        ticketId,
+        kind,
+        round: 1,
+        sitting: 1,
+        gauge: 'straight-edge',
+        version: 1,
+        finished: true,
+        changedBy: by,
+        changedAt: at.toJSDate(),
+      },
       { transaction },
     );
     await db.models.Reading.bulkCreate(

@@ -4,6 +4,7 @@ import { createShopTables } from './2026-11-23-create-shop-tables';
 import { findCustomers } from './2026-11-23-find-customers';
 import { keepContacts } from './2026-11-23-keep-contacts';
 import { sayWhatIsWaitedFor } from './2026-11-23-say-what-is-waited-for';
+import { measureEveryFamily } from './2026-11-23-measure-every-family';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -14,6 +15,7 @@ export const MIGRATIONS: readonly Migration[] = [
   keepContacts,
   sayWhatIsWaitedFor,
   takeInEveryFamily,
+  measureEveryFamily,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -10,6 +10,7 @@ import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
 import { readMessages } from '../outbox/read-messages';
 import { readPhotographs } from '../photographs/read-photographs';
+import { readGaugings } from '../gauging/read-gaugings';
 import type { TicketRow } from './model';
 import { readVisits } from './visits';
 
@@ -62,7 +63,12 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
 });
 
 async function readMeasurings(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<Measuring[]> {
-  const rows = await db.models.Measuring.findAll({ where: { ticketId }, order: ['id'], transaction: t });
+  const order: [string, string][] = [
+    ['kind', 'ASC'],
+    ['round', 'ASC'],
+    ['sitting', 'DESC'],
+  ];
+  const rows = await db.models.Measuring.findAll({ where: { ticketId }, order, transaction: t });
   if (rows.length === 0) return [];
   const readings = await db.models.Reading.findAll({
     where: { measuringId: rows.map((r) => r.id) },
@@ -70,10 +76,18 @@ async function readMeasurings(db: Database, ticketId: number, names: Names, t?: 
     raw: true,
     transaction: t,
   });
+  const was = await db.models.ReadingWas.findAll({
+    where: { measuringId: rows.map((r) => r.id) },
+    order: ['id'],
+    raw: true,
+    transaction: t,
+  });
   return rows.map((row) => ({
     id: row.id,
     kind: row.kind,
     round: row.round,
+    sitting: row.sitting,
+    gauge: row.gauge,
     version: row.version,
     by: nameOf(names, row.changedBy) ?? '',
     changedAt: row.changedAt.toISOString(),
@@ -81,6 +95,9 @@ async function readMeasurings(db: Database, ticketId: number, names: Names, t?: 
     readings: readings
       .filter((r) => r.measuringId === row.id)
       .map(({ tooth, xMm, yMm, lean, setMm, kind, note }) => ({ tooth, xMm, yMm, lean, setMm, kind, note })),
+    was: was
+      .filter((r) => r.measuringId === row.id)
+      .map((r) => ({ ...r.was, by: nameOf(names, r.changedBy) ?? '', at: new Date(r.changedAt).toISOString() })),
   }));
 }
 
@@ -145,6 +162,7 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     customer,
     saw: toSaw(saw),
     measurings: await readMeasurings(db, ticketId, names, transaction),
+    gaugings: await readGaugings(db, ticketId, (id) => nameOf(names, id) ?? '', transaction),
     plan: await readPlan(db, ticketId, names, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),

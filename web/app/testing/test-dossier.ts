@@ -103,8 +103,23 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
     customer: { id: 7, name: 'Wren Ashby', phone: '', email: '' },
     saw,
     measurings: measured
-      ? [{ id: 1, kind: 'before', round: 1, version: 2, by: 'First Hand', changedAt: '', finished: true, readings }]
+      ? [
+          {
+            id: 1,
+            kind: 'before',
+            round: 1,
+            sitting: 1,
+            gauge: 'straight-edge',
+            was: [],
+            version: 2,
+            by: 'First Hand',
+            changedAt: '',
+            finished: true,
+            readings,
+          },
+        ]
       : [],
+    gaugings: [],
     plan: planned
       ? {
           id: 11,

@@ -104,6 +104,33 @@ export const removePhotograph = createEffect(
   { functional: true },
 );
 
+export const openGauging = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.gaugingOpened),
+      concatMap(({ id, gauging }) => answered(api.openGauging(id, gauging))),
+    ),
+  { functional: true },
+);
+
+export const addGauged = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.gaugedAdded),
+      concatMap(({ id, session, readings }) => answered(api.addGauged(id, session, readings))),
+    ),
+  { functional: true },
+);
+
+export const finishGauging = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.gaugingFinished),
+      concatMap(({ id, session, note }) => answered(api.finishGauging(id, session, note))),
+    ),
+  { functional: true },
+);
+
 export const writeMessage = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(

@@ -3,6 +3,7 @@ import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
+import type { NewGauged, NewGauging } from '@odontis/contract/gauging';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
 import type { DeclineChange, JobDone, Stage, TicketChange } from '@odontis/contract/ticket';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
@@ -22,6 +23,9 @@ export const TicketPageEvents = createActionGroup({
     'Ticket declined': props<{ id: number; change: DeclineChange }>(),
     'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
     'Photograph removed': props<{ id: number; photograph: number }>(),
+    'Gauging opened': props<{ id: number; gauging: NewGauging }>(),
+    'Gauged added': props<{ id: number; session: number; readings: readonly NewGauged[] }>(),
+    'Gauging finished': props<{ id: number; session: number; note: string }>(),
     'Message written': props<{ id: number; message: NewMessage }>(),
     'Bench caught up': props<{ id: number; state: BenchState }>(),
     'Theirs taken': props<{ dossier: Dossier }>(),
@@ -70,6 +74,9 @@ export const ticketFeature = createFeature({
       TicketPageEvents.photographAdded,
       TicketPageEvents.photographRemoved,
       TicketPageEvents.messageWritten,
+      TicketPageEvents.gaugingOpened,
+      TicketPageEvents.gaugedAdded,
+      TicketPageEvents.gaugingFinished,
       working,
     ),
     on(TicketCalls.loaded, TicketCalls.changed, (state, { dossier }): TicketState =>

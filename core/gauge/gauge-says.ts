@@ -1,0 +1,132 @@
+import { bandPattern, bandTeeth } from '../band/band-teeth';
+import { splitDial } from '../circular/dial-harmonics';
+import type { DialSplit } from '../circular/dial-harmonics';
+import { judgeSpread } from '../circular/equalise';
+import type { SpreadVerdict } from '../circular/equalise';
+import type { RakerSaw } from '../raker/raker-target';
+import { rakerTarget } from '../raker/raker-target';
+import type { Reason } from '../reason/reason';
+import type { AnySaw } from '../saw/any-saw';
+import type { Wood } from '../saw/families';
+import { meanAndSpread } from '../saw/line-statistics';
+import type { SetBalance } from '../set/set-balance';
+import { setBalance } from '../set/set-balance';
+import { familySet } from '../set/family-set';
+import { RESET_BELOW_SHARE } from '../set/set-wear';
+import type { PlaceEstimate } from './gauged';
+import type { Quantity } from './quantities';
+import { usualSide } from './quantities';
+
+/** What the places of one quantity say together. mm. */
+export interface GaugeSays {
+  readonly count: number;
+  readonly of: number;
+  readonly meanMm: number;
+  readonly spreadMm: number;
+  readonly lowest: PlaceEstimate;
+  readonly highest: PlaceEstimate;
+  readonly set: { readonly left: number; readonly right: number; readonly balance: SetBalance } | null;
+  readonly raker: {
+    readonly targetMm: number;
+    readonly reason: Reason;
+    readonly shallow: readonly number[];
+    readonly deep: readonly number[];
+  } | null;
+  readonly dial: DialSplit | null;
+  readonly chippers: { readonly spreadMm: number; readonly verdict: SpreadVerdict } | null;
+}
+
+/** A raker this far off the wanted depth is filed; 2 thou, about what a gauge and a file can keep. Common practice, no source. */
+export const RAKER_OFF_MM = 0.05;
+
+/** The side a tooth was bent to, by the family's own pattern; null for one left straight. */
+export function sideOf(saw: AnySaw, tooth: number): 'left' | 'right' | null {
+  if (saw.family !== 'band') return usualSide(tooth);
+  const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
+  return lean === 'left' || lean === 'right' ? lean : null;
+}
+
+/**
+ * Estimates of a quantity's places into what a filer wants to know of it: balance of
+ * set, rakers against their wanted depth, eccentricity round a rim told from the
+ * teeth's own error, spread of chippers. Null without a reading. mm.
+ */
+export function gaugeSays(
+  saw: AnySaw,
+  quantity: Quantity,
+  estimates: readonly PlaceEstimate[],
+  of: number,
+  wood: Wood,
+): GaugeSays | null {
+  const first = estimates[0];
+  if (!first) return null;
+  const all = meanAndSpread(estimates.map((e) => e.valueMm));
+  return {
+    count: estimates.length,
+    of,
+    meanMm: all.meanMm,
+    spreadMm: all.spreadMm ?? 0,
+    lowest: estimates.reduce((a, b) => (b.valueMm < a.valueMm ? b : a), first),
+    highest: estimates.reduce((a, b) => (b.valueMm > a.valueMm ? b : a), first),
+    set: quantity === 'set' ? setOf(saw, estimates) : null,
+    raker:
+      quantity === 'raker-depth' && saw.family === 'crosscut'
+        ? rakersOf(saw.kind === 'frame' ? 'buck' : saw.kind, estimates, wood)
+        : null,
+    dial: quantity === 'runout' && estimates.length >= FEWEST_ROUND ? dialOf(estimates, of) : null,
+    chippers: quantity === 'chipper-height' && estimates.length >= 2 ? chippersOf(estimates) : null,
+  };
+}
+
+/** Fewer readings round a rim than this leave nothing to judge the fit by. */
+const FEWEST_ROUND = 6;
+
+function setOf(saw: AnySaw, estimates: readonly PlaceEstimate[]): GaugeSays['set'] {
+  const of = (side: 'left' | 'right') =>
+    meanAndSpread(estimates.filter((e) => sideOf(saw, e.place) === side).map((e) => e.valueMm));
+  const [left, right] = [of('left'), of('right')];
+  return left.count > 0 && right.count > 0
+    ? { left: left.meanMm, right: right.meanMm, balance: setBalance(left, right) }
+    : null;
+}
+
+function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood): GaugeSays['raker'] {
+  const { depthMm, reason } = rakerTarget(saw, wood);
+  const off = (sign: 1 | -1): number[] =>
+    estimates.filter((e) => sign * (e.valueMm - depthMm) > RAKER_OFF_MM).map((e) => e.place);
+  return { targetMm: depthMm, reason, shallow: off(-1), deep: off(1) };
+}
+
+function dialOf(estimates: readonly PlaceEstimate[], teeth: number): DialSplit | null {
+  try {
+    return splitDial(
+      estimates.map((e) => ({ tooth: e.place, offMm: e.valueMm, kind: 'scorer' })),
+      teeth,
+    );
+  } catch {
+    // All in one part of the rim: nothing to tell yet.
+    return null;
+  }
+}
+
+function chippersOf(estimates: readonly PlaceEstimate[]): GaugeSays['chippers'] {
+  const values = estimates.map((e) => e.valueMm);
+  const spreadMm = Math.max(...values) - Math.min(...values);
+  return { spreadMm, verdict: judgeSpread(spreadMm) };
+}
+
+/**
+ * The mean set under which a saw is set anew: a share of what its family, wood and
+ * plate want (trade section 8: set lasts three or four filings). The limit that a
+ * sample of set decides about. mm.
+ */
+export function setLimitMm(saw: AnySaw, wood: Wood): number {
+  const told = WOODS[wood];
+  return RESET_BELOW_SHARE * familySet(saw.family, told, 'ordinary', saw.plateThicknessMm).perSideMm;
+}
+
+const WOODS = {
+  'dry-hard': { moisture: 'dry', timber: 'hard' },
+  'dry-soft': { moisture: 'dry', timber: 'soft' },
+  green: { moisture: 'green', timber: 'medium' },
+} as const satisfies Record<Wood, object>;
