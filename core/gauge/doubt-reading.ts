@@ -4,13 +4,20 @@ import type { PlaceEstimate } from './gauged';
 import type { Quantity } from './quantities';
 import { QUANTITY_FACTS } from './quantities';
 
-/** A value that is asked about before it counts, and what it may have been meant to be. */
+/** How a figure was said in one unit and taken in another. */
+export type UnitSlip = 'thou-as-mm' | 'inch-as-mm' | 'mm-as-thou';
+
+/** A value that is asked about before it counts, and what it may have been meant to be. mm. */
 export interface ReadingDoubt {
   readonly code: 'out-of-range' | 'wild' | 'unlike-before';
-  readonly says: string;
-  /** The same figure in the unit that would make sense of it, mm; null where none does. */
-  readonly likelyMm: number | null;
-  readonly likelySays: string;
+  readonly valueMm: number;
+  /** What this quantity can be on this saw. */
+  readonly leastMm: number;
+  readonly mostMm: number;
+  /** What the others are, or what the same place was; null where the range alone decides. */
+  readonly usualMm: number | null;
+  /** The same figure in the unit that would make sense of it; null where none does. */
+  readonly meant: { readonly mm: number; readonly slip: UnitSlip } | null;
 }
 
 /** Readings taken the same way scatter by less than this many of their spreads. */
@@ -42,43 +49,27 @@ export function doubtReading(
   const spread = usual === null ? 0 : 1.4826 * middle(others.map((v) => Math.abs(v - usual)));
   const near = (mm: number): boolean =>
     usual === null || Math.abs(mm - usual) <= WILD_SPREADS * Math.max(LEAST_SPREAD_MM, spread);
-  const meant = (): Pick<ReadingDoubt, 'likelyMm' | 'likelySays'> => {
+  const doubt = (code: ReadingDoubt['code'], usualMm: number | null, slips: boolean): ReadingDoubt => {
     const off = (factor: number): number => (usual === null ? 0 : Math.abs(valueMm * factor - usual));
     const found = SLIPS.filter(({ factor }) => {
       const mm = valueMm * factor;
-      return mm >= facts.least && mm <= most && near(mm);
+      return slips && mm >= facts.least && mm <= most && near(mm);
     }).sort((a, b) => off(a.factor) - off(b.factor))[0];
-    if (!found) return { likelyMm: null, likelySays: '' };
-    const likelyMm = valueMm * found.factor;
-    return { likelyMm, likelySays: `${said(likelyMm)} mm, ${found.says}` };
+    const meant = found ? { mm: valueMm * found.factor, slip: found.slip } : null;
+    return { code, valueMm, leastMm: facts.least, mostMm: most, usualMm, meant };
   };
-  if (valueMm < facts.least || valueMm > most)
-    return {
-      code: 'out-of-range',
-      says: `${facts.name} of ${said(valueMm)} mm cannot be on this saw: ${said(facts.least)} to ${said(most)} mm is what it has.`,
-      ...meant(),
-    };
+  if (valueMm < facts.least || valueMm > most) return doubt('out-of-range', null, true);
   const same = known.find((k) => k.place === place);
   if (same && Math.abs(valueMm - same.valueMm) > Math.max(REPEAT_OFF_MM, WILD_SPREADS * same.errorMm))
-    return {
-      code: 'unlike-before',
-      says: `${said(valueMm)} mm here, but ${said(same.valueMm)} mm before at the same place.`,
-      likelyMm: null,
-      likelySays: '',
-    };
-  if (usual === null || near(valueMm)) return null;
-  return {
-    code: 'wild',
-    says: `${said(valueMm)} mm is far from the others, which are about ${said(usual)} mm.`,
-    ...meant(),
-  };
+    return doubt('unlike-before', same.valueMm, false);
+  return usual === null || near(valueMm) ? null : doubt('wild', usual, true);
 }
 
 /** Figures said in one unit and taken in another, the commonest first. */
 const SLIPS = [
-  { factor: MM_PER_INCH / 1000, says: 'the same figure in thousandths of an inch' },
-  { factor: MM_PER_INCH, says: 'the same figure in inches' },
-  { factor: 1000 / MM_PER_INCH, says: 'keyed as thousandths, meant as millimetres' },
+  { factor: MM_PER_INCH / 1000, slip: 'thou-as-mm' },
+  { factor: MM_PER_INCH, slip: 'inch-as-mm' },
+  { factor: 1000 / MM_PER_INCH, slip: 'mm-as-thou' },
 ] as const;
 
 /** Set never exceeds half the plate by much; a gullet is no deeper than its pitch. */
@@ -90,8 +81,6 @@ function mostOf(saw: AnySaw, quantity: Quantity): number {
   if (quantity === 'rust' || quantity === 'pitting') return saw.toothLineMm;
   return most;
 }
-
-const said = (mm: number): string => String(Number(mm.toFixed(3)));
 
 function middle(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);

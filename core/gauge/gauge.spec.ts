@@ -124,17 +124,18 @@ describe('readings that are asked about', () => {
   it('a set of 5 mm is asked about, and 5 thou is offered', () => {
     const doubt = doubtReading(BAND, 'set', 5, 9, known);
     expect(doubt?.code).toBe('out-of-range');
-    expect(doubt?.likelyMm).toBeCloseTo(0.127, 6);
-    expect(doubt?.likelySays).toContain('thousandths of an inch');
+    expect(doubt?.meant?.mm).toBeCloseTo(0.127, 6);
+    expect(doubt?.meant?.slip).toBe('thou-as-mm');
+    expect(doubt?.mostMm).toBeCloseTo(0.675, 9);
   });
 
   it('a figure in inches, or one in millimetres keyed as thousandths, is recognised among its likes', () => {
     const wide = known.map((k) => ({ ...k, valueMm: 0.35 + 0.01 * k.place }));
     const doubt = doubtReading(BAND, 'set', 0.015, 9, wide);
     expect(doubt?.code).toBe('wild');
-    expect(doubt?.likelyMm).toBeCloseTo(0.381, 6);
+    expect(doubt?.meant?.mm).toBeCloseTo(0.381, 6);
     const keyed = doubtReading(BAND, 'set', (0.4 * 25.4) / 1000, 9, wide);
-    expect(keyed?.likelyMm).toBeCloseTo(0.4, 6);
+    expect(keyed?.meant?.mm).toBeCloseTo(0.4, 6);
   });
 
   it('a wild one among many and a repeat unlike its first are asked about; an ordinary one is not', () => {
@@ -142,7 +143,7 @@ describe('readings that are asked about', () => {
     expect(doubtReading(BAND, 'set', 0.3, 2, known)?.code).toBe('unlike-before');
     expect(doubtReading(BAND, 'set', 0.14, 9, known)).toBeNull();
     expect(doubtReading(BAND, 'set', 0.5, 9, [])).toBeNull();
-    expect(doubtReading(RAKER, 'raker-depth', 15, 5, [])?.likelyMm).toBeCloseTo(0.381, 6);
+    expect(doubtReading(RAKER, 'raker-depth', 15, 5, [])?.meant?.mm).toBeCloseTo(0.381, 6);
   });
 });
 

@@ -27,7 +27,19 @@ describe('a line of readings and the server', () => {
   const kept = (version: number, n: number): Dossier => ({
     ...testDossier('measure'),
     measurings: [
-      { id: 1, kind: 'before', round: 1, sitting: 1, gauge: 'straight-edge', was: [], version, by: 'x', changedAt: '', finished: false, readings: hollowLine(n) },
+      {
+        id: 1,
+        kind: 'before',
+        round: 1,
+        sitting: 1,
+        gauge: 'straight-edge',
+        was: [],
+        version,
+        by: 'x',
+        changedAt: '',
+        finished: false,
+        readings: hollowLine(n),
+      },
     ],
   });
 

@@ -26,7 +26,7 @@ export const STAGE_WAITS: Record<Stage, string> = {
 /** The stages of a saw's page in the order of the trade. */
 export const STAGE_PAGES = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
 /** A saw worked by hand and written down has its job in their place. */
-export const JOB_PAGES = ['job', 'handover'] as const;
+export const JOB_PAGES = ['measure', 'job', 'handover'] as const;
 export type StagePage = (typeof STAGE_PAGES)[number] | 'job';
 
 export const PAGE_NAMES: Record<StagePage, string> = {

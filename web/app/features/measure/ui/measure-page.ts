@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
+import { isStraightDossier } from '@odontis/contract/dossier';
 import { baseDrawing, drawnTooth, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
@@ -10,7 +11,10 @@ import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { gaugedOfTrace } from '../data/gauged-of-trace';
 import { ScanDesk } from '../state/scan-desk';
+import { GaugeKeeper } from '../state/gauge-keeper';
+import { GaugeDesk } from './gauge-desk';
 import { ScanPanel } from './scan-panel';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
@@ -19,8 +23,8 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
 @Component({
   selector: 'od-measure-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, RouterLink, ReadingDesk, ScanPanel, Conflict, Notice],
-  providers: [ReadingKeeper, ScanDesk],
+  imports: [MatButton, MatButtonToggleModule, RouterLink, GaugeDesk, ReadingDesk, ScanPanel, Conflict, Notice],
+  providers: [ReadingKeeper, ScanDesk, GaugeKeeper],
   templateUrl: './measure-page.html',
   styles: `
     .ways {
@@ -34,9 +38,15 @@ export class MeasurePage {
   private readonly speech = inject(Speech);
   private readonly router = inject(Router);
   private readonly scans = inject(ScanDesk);
+  private readonly gauges = inject(GaugeKeeper);
   private leaving = false;
-  protected readonly way = signal<'keyed' | 'scan'>('keyed');
+  protected readonly way = signal<'keyed' | 'scan' | 'gauge'>('keyed');
 
+  /** Other families have no line of heights to plan from: they are gauged. */
+  protected readonly straight = computed(() => {
+    const dossier = this.keeper.dossier();
+    return !dossier || isStraightDossier(dossier);
+  });
   protected readonly editable = computed(() => ['measure', 'plan'].includes(this.keeper.dossier()?.ticket.stage ?? ''));
   protected readonly stopped = computed(() => this.keeper.faults().some((f) => f.weight === 'stop'));
 
@@ -53,10 +63,11 @@ export class MeasurePage {
       const dossier = this.keeper.dossier();
       if (!dossier) return;
       untracked(() => {
-        this.keeper.editable.set(this.editable());
-        this.keeper.open('before', () => []);
         this.scans.pitchMm.set(dossier.saw.pitchMm);
         this.scans.cuts.set(dossier.saw.family === 'pull' ? 'pull' : 'push');
+        if (!isStraightDossier(dossier)) return;
+        this.keeper.editable.set(this.editable());
+        this.keeper.open('before', () => []);
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
           void this.router.navigate(['/ticket', dossier.ticket.id, 'plan']);
@@ -75,6 +86,7 @@ export class MeasurePage {
 
   private draw(): void {
     const dossier = this.keeper.dossier();
+    if (dossier && !isStraightDossier(dossier)) return;
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
@@ -97,6 +109,13 @@ export class MeasurePage {
   protected takeTrace(readings: ToothReading[]): void {
     this.keeper.sheet()?.replace(withKeyedSet(readings, this.keeper.readings()));
     this.way.set('keyed');
+  }
+
+  /** Of any other saw the traced heights and gullets are readings by scan in the session. */
+  protected gaugeTrace(): void {
+    const [line, saw] = [this.scans.line(), this.keeper.dossier()?.saw];
+    if (line && saw) this.gauges.takeAll(gaugedOfTrace(saw, line));
+    this.way.set('gauge');
   }
 
   protected plan(): void {

@@ -1,0 +1,171 @@
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import Papa from 'papaparse';
+import { gaugedFromRows, rowsFromGauging } from '@odontis/contract/gauged-csv';
+import type { CsvFault } from '@odontis/contract/readings-csv';
+import { estimatesOf } from '@odontis/core/gauge/gauged';
+import { gaugeSays, setLimitMm, sideOf } from '@odontis/core/gauge/gauge-says';
+import type { Gauge } from '@odontis/core/gauge/gauges';
+import { GAUGE_ERROR_MM, GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
+import { QUANTITY_FACTS } from '@odontis/core/gauge/quantities';
+import { sampleAdvice, sampleEstimate } from '@odontis/core/gauge/sample-plan';
+import { parseLength } from '@odontis/core/units/length';
+import { standInValue } from '../../../shared/indicator/stand-in-indicator';
+import { tone } from '../../../shared/indicator/tone';
+import { Speech } from '../../../shared/speech/speech';
+import { Notice } from '../../../shared/ui/notice';
+import { offerFile } from '../../../shared/ui/offer-file';
+import { doubtSays, meantSays } from '../../../shared/words/doubt-words';
+import type { Asked } from '../state/gauge-keeper';
+import { GaugeKeeper } from '../state/gauge-keeper';
+import { GaugeFacts } from './gauge-facts';
+import type { Sampling } from './gauge-facts';
+import { GaugeLane } from './gauge-lane';
+import { IndicatorBar } from './indicator-bar';
+
+/** Any saw measured place by place: keyed, pressed on an indicator, sampled or out of a file. */
+@Component({
+  selector: 'od-gauge-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatButtonToggleModule, Notice, GaugeLane, GaugeFacts, IndicatorBar],
+  templateUrl: './gauge-desk.html',
+  styleUrl: './gauge-desk.scss',
+})
+export class GaugeDesk {
+  protected readonly keeper = inject(GaugeKeeper);
+  protected readonly speech = inject(Speech);
+  private readonly entry = viewChild<ElementRef<HTMLInputElement>>('entry');
+  protected readonly facts = QUANTITY_FACTS;
+  protected readonly gauges = GAUGES.filter((gauge) => gauge !== 'scan');
+  protected readonly gaugeWords = GAUGE_WORDS;
+  protected readonly typed = signal('');
+  protected readonly slip = signal('');
+  protected readonly said = signal('');
+  protected readonly note = signal('');
+  protected readonly csvFaults = signal<readonly CsvFault[]>([]);
+  protected readonly behind = signal<number | null>(null);
+
+  protected doubtSays = ({ reading, doubt }: Asked): string => doubtSays(reading.quantity, doubt, this.speech);
+  protected meantSays = (meant: NonNullable<Asked['doubt']['meant']>): string => meantSays(meant, this.speech);
+
+  private readonly station = computed(() => QUANTITY_FACTS[this.keeper.quantity()].place === 'station');
+  protected readonly round = computed(() => this.keeper.quantity() === 'runout');
+  protected readonly placeSays = computed(() => {
+    const [place, saw] = [this.keeper.place(), this.keeper.dossier()?.saw];
+    if (place === null || !saw) return '';
+    if (this.station()) return `${this.speech.plate(place)} from the ${saw.family === 'band' ? 'weld' : 'heel'}`;
+    const side = this.keeper.quantity() === 'set' ? sideOf(saw, place) : null;
+    return `${this.keeper.quantity() === 'raker-depth' ? 'raker' : 'tooth'} ${place}${side ? `, ${side}` : ''}`;
+  });
+  protected readonly says = computed(() => {
+    const dossier = this.keeper.dossier();
+    const { quantity, estimates, places } = this.keeper;
+    return dossier && gaugeSays(dossier.saw, quantity(), estimates(), places().length, dossier.ticket.wood);
+  });
+  protected readonly sampling = computed<Sampling | null>(() => {
+    const dossier = this.keeper.dossier();
+    if (!dossier || this.keeper.quantity() !== 'set') return null;
+    const estimate = sampleEstimate(
+      this.keeper.estimates().map((e) => e.valueMm),
+      Math.max(this.keeper.places().length, this.keeper.estimates().length),
+    );
+    const limitMm = setLimitMm(dossier.saw, dossier.ticket.wood);
+    return { estimate, limitMm, advice: sampleAdvice(estimate, limitMm, GAUGE_ERROR_MM[this.keeper.gauge()]) };
+  });
+  protected readonly aim = computed(() => this.says()?.raker?.targetMm ?? this.sampling()?.limitMm ?? null);
+  protected readonly other = computed(() => {
+    const session = this.keeper.dossier()?.gaugings.find((g) => g.id === this.behind());
+    return session ? estimatesOf(session.readings, this.keeper.quantity(), this.keeper.part()) : [];
+  });
+  protected readonly laneSays = computed(
+    () =>
+      `${QUANTITY_FACTS[this.keeper.quantity()].name}: ${this.keeper.estimates().length} of ${this.keeper.places().length} places measured.`,
+  );
+  /** What the stand-in's spindle touches: this saw's own made-up value where the next reading lands. */
+  protected readonly spindle = (): number =>
+    standInValue(this.keeper.quantity(), this.keeper.part(), this.keeper.place() ?? 0);
+
+  protected reading(): string {
+    const text = this.typed().trim();
+    if (text === '') return '';
+    const read = parseLength(text, this.unit());
+    return read.ok ? this.speech.finer(read.mm) : 'not a length yet';
+  }
+
+  private unit(): 'thou' | 'inch' | 'mm' {
+    if (this.speech.unit() === 'mm') return 'mm';
+    return ['rust', 'pitting'].includes(this.keeper.quantity()) ? 'inch' : 'thou';
+  }
+
+  protected keyed(event: Event): void {
+    event.preventDefault();
+    const text = this.typed().trim();
+    this.slip.set('');
+    if (text === '') {
+      this.keeper.next();
+      return;
+    }
+    const read = parseLength(text, this.unit());
+    if (!read.ok) {
+      this.slip.set(`"${text}" is not a length. Type a number such as 4, 0.004 in, 1/64 or 0.1 mm.`);
+      return;
+    }
+    this.typed.set('');
+    const field = this.entry()?.nativeElement;
+    if (field) field.value = '';
+    this.land(read.mm, this.keeper.gauge());
+  }
+
+  protected pressed(mm: number): void {
+    // With a question open the press answers nothing: it is measured again once that is settled.
+    if (!this.keeper.asked()) this.land(mm, 'indicator');
+  }
+
+  private land(mm: number, gauge: Gauge): void {
+    const where = this.placeSays();
+    const good = this.keeper.take(mm, gauge);
+    tone(good);
+    this.said.set(good ? `${where}: ${this.speech.finer(mm)}` : '');
+  }
+
+  protected entryKey(event: KeyboardEvent): void {
+    if (event.key === 'ArrowUp') this.keeper.back();
+    else if (event.key === 'ArrowDown') this.keeper.next();
+    else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') this.keeper.takeBack();
+    else return;
+    event.preventDefault();
+  }
+
+  protected async opened(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    const saw = this.keeper.dossier()?.saw;
+    if (!file || !saw) return;
+    if (file.size > 20_000_000) {
+      this.csvFaults.set([{ line: 1, message: 'The file is over 20 MB: that holds no readings of one saw.' }]);
+      return;
+    }
+    const cells = Papa.parse<string[]>((await file.text()).trimEnd(), {
+      delimitersToGuess: [',', ';', '\t', '|'],
+    }).data;
+    const read = gaugedFromRows(cells, saw, this.keeper.gauge());
+    this.csvFaults.set(read.ok ? [] : read.faults);
+    if (!read.ok) return;
+    const aside = this.keeper.takeAll(read.rows);
+    this.said.set(`${read.rows.length} readings taken${aside ? `, ${aside} of them set aside to be looked at` : ''}.`);
+  }
+
+  protected save(): void {
+    const session = this.keeper.session();
+    const number = this.keeper.dossier()?.ticket.number ?? 0;
+    if (session) offerFile(Papa.unparse(rowsFromGauging(session)), 'text/csv', `ticket-${number}-gauged.csv`);
+  }
+
+  protected finish(): void {
+    this.keeper.finish(this.note());
+    this.note.set('');
+  }
+}

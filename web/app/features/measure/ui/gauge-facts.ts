@@ -1,0 +1,130 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { GaugeSays } from '@odontis/core/gauge/gauge-says';
+import { RAKER_OFF_MM } from '@odontis/core/gauge/gauge-says';
+import type { SampleAdvice, SampleEstimate } from '@odontis/core/gauge/sample-plan';
+import { SURE_ERRORS } from '@odontis/core/gauge/sample-plan';
+import { Speech } from '../../../shared/speech/speech';
+import { Why } from '../../../shared/ui/why';
+
+export interface Sampling {
+  readonly estimate: SampleEstimate;
+  readonly advice: SampleAdvice;
+  readonly limitMm: number;
+}
+
+const SPREAD_WORDS = { good: 'good', acceptable: 'acceptable', uneven: 'uneven', 'too-much': 'too much' } as const;
+
+/** What the readings of a quantity say together, and whether enough have been taken. */
+@Component({
+  selector: 'od-gauge-facts',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Why],
+  template: `
+    @if (says(); as s) {
+      <table class="plain">
+        <tr>
+          <th scope="row">Measured</th>
+          <td class="figure">{{ s.count }} of {{ s.of }}</td>
+        </tr>
+        <tr>
+          <th scope="row">Mean</th>
+          <td class="figure">{{ speech.finer(s.meanMm) }}{{ meanError() }}</td>
+        </tr>
+        <tr>
+          <th scope="row">Lowest, highest</th>
+          <td class="figure">
+            {{ speech.finer(s.lowest.valueMm) }} at {{ s.lowest.place }}; {{ speech.finer(s.highest.valueMm) }} at
+            {{ s.highest.place }}
+          </td>
+        </tr>
+        @if (s.set; as set) {
+          <tr>
+            <th scope="row">Left, right</th>
+            <td class="figure">{{ speech.finer(set.left) }}; {{ speech.finer(set.right) }}</td>
+          </tr>
+          <tr>
+            <th scope="row">It runs</th>
+            <td>
+              {{ set.balance.runsTo === 'true' ? 'true' : 'to the ' + set.balance.runsTo
+              }}{{ set.balance.certain || set.balance.runsTo === 'true' ? '' : ', not certain yet' }}
+            </td>
+          </tr>
+        }
+        @if (s.raker; as raker) {
+          <tr>
+            <th scope="row">Wanted depth</th>
+            <td class="figure">{{ speech.fine(raker.targetMm) }} <od-why [reason]="raker.reason" /></td>
+          </tr>
+          <tr>
+            <th scope="row">Too shallow</th>
+            <td>{{ raker.shallow.length === 0 ? 'none' : 'rakers ' + list(raker.shallow) }}</td>
+          </tr>
+          <tr>
+            <th scope="row">Too deep</th>
+            <td>{{ raker.deep.length === 0 ? 'none' : 'rakers ' + list(raker.deep) }}</td>
+          </tr>
+        }
+        @if (s.dial; as dial) {
+          <tr>
+            <th scope="row">Off its centre</th>
+            <td class="figure">
+              {{ speech.finer(dial.eccentricityMm) }} ± {{ speech.finer(dial.eccentricityErrorMm) }}, towards
+              {{ dial.towardsDeg.toFixed(0) }}°
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Teeth by themselves</th>
+            <td class="figure">scatter {{ speech.finer(dial.scatterMm) }}</td>
+          </tr>
+        }
+        @if (s.chippers; as chippers) {
+          <tr>
+            <th scope="row">Spread</th>
+            <td class="figure">{{ speech.fine(chippers.spreadMm) }}: {{ spreadWords[chippers.verdict] }}</td>
+          </tr>
+        }
+      </table>
+      @if (s.raker) {
+        <p class="quiet">Off by more than {{ speech.fine(off) }} counts.</p>
+      }
+      @if (sampling(); as sample) {
+        <p [class.enough]="sample.advice.enough" role="status">{{ advice(sample) }}</p>
+      }
+      @if (s.dial && !s.dial.certain) {
+        <p class="quiet">
+          One set of readings cannot tell the blade from the arbor: turn the blade on it and read again.
+        </p>
+      }
+    } @else {
+      <p class="quiet">Nothing measured of this yet.</p>
+    }
+  `,
+  styles: `
+    .enough {
+      padding: 6px 10px;
+      background: var(--brass-wash);
+      border-left: 5px solid var(--brass);
+    }
+  `,
+})
+export class GaugeFacts {
+  protected readonly speech = inject(Speech);
+  readonly says = input.required<GaugeSays | null>();
+  readonly sampling = input<Sampling | null>(null);
+  protected readonly spreadWords = SPREAD_WORDS;
+  protected readonly off = RAKER_OFF_MM;
+  protected list = (places: readonly number[]): string =>
+    places.slice(0, 10).join(', ') + (places.length > 10 ? ` and ${places.length - 10} more` : '');
+  protected readonly meanError = computed(() => {
+    const error = this.sampling()?.estimate.errorMm;
+    return error === undefined || !Number.isFinite(error) ? '' : ` ± ${this.speech.finer(error)}`;
+  });
+
+  protected advice({ advice, estimate, limitMm }: Sampling): string {
+    const limit = this.speech.finer(limitMm);
+    if (advice.enough)
+      return `Enough: the mean set is ${advice.side} ${limit}, where it wants setting anew, by more than ${SURE_ERRORS} of its errors${advice.side === 'under' ? '. Set it' : '. It need not be set'}.`;
+    if (advice.wanted === null) return `Six at the least, spread all round; the limit that decides is ${limit}.`;
+    return `Go on: about ${advice.wanted - estimate.count} more of ${estimate.of} to know whether it is under ${limit}.`;
+  }
+}
