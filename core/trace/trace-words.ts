@@ -9,7 +9,7 @@ export const REFUSAL_WORDS: Readonly<Record<TraceRefusal, string>> = {
   'no-tooth-line':
     'No tooth line was found in this picture. Scan the teeth flat on the glass against a plain sheet, light behind a dark plate or dark behind a bright one, and the line within 5 degrees of an edge.',
   'cut-off':
-    'The points of the teeth are cut off by the edge of the picture. Scan again with 5 mm of space over the points.',
+    'The teeth are cut off by the edge of the picture. Scan again with 5 mm of space over the points and as much plate under the gullets.',
   'teeth-too-fine':
     'The teeth are too fine for this resolution: fewer than seven pixels each. Scan again at twice the resolution or more.',
 };

@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Measuring, MeasuringKind } from '@odontis/contract/readings';
 import { findReadingFaults } from '@odontis/core/saw/reading-faults';
+import type { Gauge } from '@odontis/core/gauge/gauges';
 import { lineStatistics } from '@odontis/core/saw/line-statistics';
 import { teethOnLine } from '@odontis/core/saw/points';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
@@ -31,6 +32,9 @@ export class ReadingKeeper {
   private readonly sent = signal<readonly ToothReading[] | null>(null);
   readonly sheet = signal<ReadingSheet | null>(null);
   readonly editable = signal(true);
+  /** What the line is measured with. */
+  readonly gauge = signal<Gauge>('straight-edge');
+  private nextSitting = false;
 
   readonly readings = computed(() => this.sheet()?.readings() ?? []);
   readonly statistics = computed(() => lineStatistics(this.readings()));
@@ -70,6 +74,7 @@ export class ReadingKeeper {
     const unsent = recallUnsent(dossier.ticket.id, kind);
     sheet.load(unsent?.readings ?? held?.readings ?? startFrom(dossier));
     this.version.set(unsent?.version ?? held?.version ?? 0);
+    this.gauge.set(held?.gauge ?? 'straight-edge');
     // What the line starts from is nobody's measurement: only what is keyed here is sent.
     this.sent.set(unsent ? null : sheet.readings());
     this.sheet.set(sheet);
@@ -81,6 +86,24 @@ export class ReadingKeeper {
     this.lastSent = null;
     this.open(kind, startFrom);
   }
+
+  /** Another sitting: what was measured stays in the record as it is, and the sheet is empty. */
+  measureAnew(): void {
+    this.nextSitting = true;
+    this.sheet()?.replace([]);
+    this.sheet()?.goTo(0);
+  }
+
+  /** The sitting before this one of the same kind and round. */
+  readonly earlier = computed<Measuring | null>(() => {
+    const dossier = this.dossier();
+    const held = dossier && this.held(dossier);
+    return (
+      dossier?.measurings.find(
+        (m) => held && m.kind === held.kind && m.round === held.round && m.sitting < held.sitting,
+      ) ?? null
+    );
+  });
 
   finish(): void {
     this.send(true);
@@ -98,7 +121,8 @@ export class ReadingKeeper {
     if (!dossier) return;
     const readings = [...this.readings()] as ToothReading[];
     this.lastSent = this.readings();
-    const change = { version: this.version(), readings, finish };
+    const change = { version: this.version(), readings, finish, gauge: this.gauge(), anew: this.nextSitting };
+    this.nextSitting = false;
     this.store.dispatch(TicketPageEvents.readingsKept({ id: dossier.ticket.id, kind: this.kind, change }));
   }
 

@@ -11,6 +11,7 @@ import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
 import { gaugedOfTrace } from '../data/gauged-of-trace';
 import { ScanDesk } from '../state/scan-desk';
 import { GaugeKeeper } from '../state/gauge-keeper';
@@ -35,10 +36,10 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
 export class MeasurePage {
   protected readonly keeper = inject(ReadingKeeper);
   protected readonly sheet = inject(SawSheet);
-  private readonly speech = inject(Speech);
+  protected readonly speech = inject(Speech);
   private readonly router = inject(Router);
   private readonly scans = inject(ScanDesk);
-  private readonly gauges = inject(GaugeKeeper);
+  private readonly gauging = inject(GaugeKeeper);
   private leaving = false;
   protected readonly way = signal<'keyed' | 'scan' | 'gauge'>('keyed');
 
@@ -48,6 +49,8 @@ export class MeasurePage {
     return !dossier || isStraightDossier(dossier);
   });
   protected readonly editable = computed(() => ['measure', 'plan'].includes(this.keeper.dossier()?.ticket.stage ?? ''));
+  protected readonly gauges = GAUGES;
+  protected readonly gaugeWords = GAUGE_WORDS;
   protected readonly stopped = computed(() => this.keeper.faults().some((f) => f.weight === 'stop'));
 
   constructor() {
@@ -91,6 +94,7 @@ export class MeasurePage {
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
     const readings = line ? readingsOfTrace(line) : this.keeper.readings();
+    const before = (this.keeper.earlier()?.readings as ToothReading[] | undefined) ?? null;
     const tooth = drawnTooth(dossier, habits);
     const pitch = line?.summary.pitchMm.value ?? this.keeper.statistics()?.pitchMm ?? dossier.saw.pitchMm;
     const cursor = line ? (this.scans.selected() ?? 0) - 1 : (this.keeper.sheet()?.cursor() ?? 0);
@@ -98,15 +102,16 @@ export class MeasurePage {
       ...baseDrawing(dossier, readings, tooth),
       current: cursor >= 0 && cursor < readings.length ? { at: cursor + 1, unit: 'tooth' } : null,
       lanes: [
-        heightLane(readings, this.speech.fine),
-        spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine),
-        setLane(readings, this.speech.fine),
+        heightLane(readings, this.speech.fine, before),
+        spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before),
+        setLane(readings, this.speech.fine, before),
       ],
     });
   }
 
   /** The traced teeth become the line's readings; undo brings back what was keyed. */
   protected takeTrace(readings: ToothReading[]): void {
+    this.keeper.gauge.set('scan');
     this.keeper.sheet()?.replace(withKeyedSet(readings, this.keeper.readings()));
     this.way.set('keyed');
   }
@@ -114,7 +119,7 @@ export class MeasurePage {
   /** Of any other saw the traced heights and gullets are readings by scan in the session. */
   protected gaugeTrace(): void {
     const [line, saw] = [this.scans.line(), this.keeper.dossier()?.saw];
-    if (line && saw) this.gauges.takeAll(gaugedOfTrace(saw, line));
+    if (line && saw) this.gauging.takeAll(gaugedOfTrace(saw, line));
     this.way.set('gauge');
   }
 

@@ -1,0 +1,245 @@
+import type { BrowserContext, Locator, Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import type { Dossier } from '@odontis/contract/dossier';
+import { madeLine, madeScan, randomFrom } from '@odontis/core/reference/made-scan';
+import type { ScanWish, TrueTooth } from '@odontis/core/reference/made-scan';
+import { greyPng, widePicture } from '../fixtures/pictures';
+import { ShopServer } from '../fixtures/shop-server';
+import { expectAccessible } from '../pages/sound';
+
+const server = new ShopServer();
+let context: BrowserContext;
+let page: Page;
+let tickets: Map<string, number>;
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async ({ browser }) => {
+  test.setTimeout(240_000);
+  await server.start();
+  context = await browser.newContext();
+  await context.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+  page = await context.newPage();
+  const rows = (await (await page.request.get('/api/rack')).json()) as { id: number; stage: string; family: string }[];
+  tickets = new Map(rows.filter((r) => r.stage === 'measure').map((r) => [r.family, r.id]));
+});
+test.afterAll(async () => {
+  await context.close();
+  await server.stop();
+});
+
+const dossier = async (family: string): Promise<Dossier> =>
+  (await (await page.request.get(`/api/tickets/${tickets.get(family)}`)).json()) as Dossier;
+const openMeasure = async (family: string): Promise<void> => {
+  await page.goto(`/ticket/${tickets.get(family)}/measure`);
+};
+const button = (name: string | RegExp): Locator => page.getByRole('button', { name });
+const scanFile = (name: string, line: readonly TrueTooth[], wish: ScanWish, dpi: number | null = wish.dpi) => {
+  const { picture } = madeScan(line, wish);
+  return {
+    name,
+    mimeType: 'image/png',
+    buffer: greyPng(picture.widthPx, picture.heightPx, picture.grey as Uint8Array, dpi),
+  };
+};
+const openScan = (file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> =>
+  page.locator('od-scan-panel input[type=file]').last().setInputFiles(file);
+const key = async (value: string): Promise<void> => {
+  await page.locator('#od-gauge-entry').focus();
+  await page.keyboard.type(value);
+  await page.keyboard.press('Enter');
+};
+const closeSession = async (note: string): Promise<void> => {
+  await page.getByLabel('Note').fill(note);
+  await expect(button('Close this session')).toBeEnabled();
+  await button('Close this session').click();
+  await expect(page.getByRole('heading', { name: 'Sessions before' })).toBeVisible();
+};
+
+test('a back saw is scanned: traced, looked over where in doubt, taken and kept as its own sitting', async () => {
+  const { saw } = await dossier('back');
+  const line = madeLine({
+    teeth: 60,
+    pitchMm: saw.pitchMm,
+    unevenMm: 0.04,
+    unequalMm: 0.04,
+    broken: [22],
+    missing: [40],
+  });
+  await openMeasure('back');
+  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await openScan(scanFile('toe-up.png', line, { dpi: 1200, skewDeg: 2, dust: 40, unevenLight: 0.2 }));
+  await expect(button('Take these 60 teeth')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: /want a look/ })).toBeVisible();
+  await expect(button(/Tooth 22: broken/)).toBeVisible();
+  await expect(button(/Tooth 40: no tooth here/)).toBeVisible();
+  await expectAccessible(page);
+  // The keys of one hand: the doubtful are accepted one after the other, a tip is moved and put back.
+  const view = page.locator('od-scan-view canvas');
+  await button(/Tooth 22: broken/).click();
+  await view.focus();
+  await page.keyboard.press('Enter');
+  await expect(button(/Tooth 22: broken/)).toHaveCount(0);
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Control+z');
+  await button('Take these 60 teeth').click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  const kept = (await dossier('back')).measurings[0];
+  expect(kept?.gauge).toBe('scan');
+  expect(kept?.readings.map((r) => r.kind).filter((kind) => kind !== 'tooth')).toEqual(['broken', 'missing']);
+  kept?.readings.forEach((r, i) => {
+    if (r.kind === 'tooth') expect(Math.abs(r.xMm - (line[i]?.xMm ?? NaN))).toBeLessThan(0.04);
+  });
+  await button('Measure it anew, keeping this').click();
+  await expect(page.getByText(/Behind the lanes: sitting 1/)).toBeVisible();
+  const sittings = (await dossier('back')).measurings;
+  expect(sittings.map((m) => [m.sitting, m.readings.length])).toEqual([
+    [2, 0],
+    [1, 60],
+  ]);
+});
+
+test('a wrong resolution is asked about; two scans of one saw are joined; a trace is saved for other programs', async () => {
+  const { saw } = await dossier('hand');
+  const line = madeLine({ teeth: 50, pitchMm: saw.pitchMm, rakeDeg: -14, unevenMm: 0.12, unequalMm: 0.08 });
+  const whole = madeScan(line, { dpi: 600, plateMm: 2 * saw.pitchMm, spaceMm: saw.pitchMm }).picture;
+  const part = (from: number, to: number, name: string, dpi: number) => {
+    const [a, b] = [Math.round(from * whole.widthPx), Math.round(to * whole.widthPx)];
+    const grey = new Uint8Array((b - a) * whole.heightPx);
+    for (let y = 0; y < whole.heightPx; y++)
+      grey.set(whole.grey.subarray(y * whole.widthPx + a, y * whole.widthPx + b), y * (b - a));
+    return { name, mimeType: 'image/png', buffer: greyPng(b - a, whole.heightPx, grey, dpi) };
+  };
+  await openMeasure('hand');
+  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await openScan(part(0, 0.62, 'heel.png', 300));
+  await expect(page.getByText(/looks like 600 dots to the inch/)).toBeVisible({ timeout: 30_000 });
+  await button('Take it as 600').click();
+  await expect(page.getByText(/looks like 600/)).toHaveCount(0);
+  await page
+    .locator('label', { hasText: 'Another scan, joined' })
+    .locator('input')
+    .setInputFiles(part(0.38, 1, 'toe.png', 600));
+  await expect(button('Take these 50 teeth')).toBeVisible({ timeout: 30_000 });
+  for (const [as, text] of [
+    ['SVG', '<svg'],
+    ['DXF', 'LWPOLYLINE'],
+  ] as const) {
+    const [file] = await Promise.all([page.waitForEvent('download'), button(`Save as ${as}`).click()]);
+    const chunks: Buffer[] = [];
+    for await (const piece of await file.createReadStream()) chunks.push(piece as Buffer);
+    expect(Buffer.concat(chunks).toString()).toContain(text);
+  }
+});
+
+test('pictures that hold no saw, are damaged or far too large are a sentence, and the record is untouched', async () => {
+  const next = randomFrom(9);
+  const noise = (width: number, height: number, of: (x: number, y: number) => number): Buffer =>
+    greyPng(
+      width,
+      height,
+      Uint8Array.from({ length: width * height }, (_, i) => of(i % width, Math.floor(i / width))),
+      600,
+    );
+  const png = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/png', buffer });
+  const cat = (x: number, y: number): number =>
+    (Math.hypot(x - 450, y - 380) < 250 || Math.hypot(x - 280, y - 170) < 90 ? 70 : 190) +
+    30 * next() +
+    12 * Math.sin(x / 5);
+  const good = scanFile('saw.png', madeLine({ teeth: 30, pitchMm: 2.5 }), { dpi: 600 });
+  const before = JSON.stringify((await dossier('hand')).measurings);
+  await openMeasure('hand');
+  await page.getByRole('radio', { name: 'From a scan' }).click();
+  const cases: [{ name: string; mimeType: string; buffer: Buffer }, RegExp][] = [
+    [png('cat.png', noise(900, 700, cat)), /No tooth line was found/],
+    [
+      png(
+        'black.png',
+        noise(900, 300, () => 0),
+      ),
+      /all one grey/,
+    ],
+    [png('words.png', Buffer.from('a saw, in words')), /no picture that can be traced/],
+    [png('huge.png', widePicture(30_000, 20_000)), /has 600 million pixels/],
+    [
+      png('cut.png', good.buffer.subarray(0, Math.round(good.buffer.length / 3))),
+      /ends too early or is damaged|No tooth line/,
+    ],
+  ];
+  for (const [file, says] of cases) {
+    await openScan(file);
+    await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible({ timeout: 30_000 });
+    await expect(button(/^Take these/)).toHaveCount(0);
+  }
+  await openScan(good);
+  await expect(button('Take these 30 teeth')).toBeVisible({ timeout: 30_000 });
+  expect(JSON.stringify((await dossier('hand')).measurings)).toBe(before);
+});
+
+test('a raker saw by feeler gauge: wrong units are asked about, a correction keeps the old value', async () => {
+  await openMeasure('crosscut');
+  await page.getByRole('radio', { name: 'Raker depth' }).click();
+  for (const depth of ['13', '14', '8', '15', '12']) await key(depth);
+  await expect(page.getByText('5 of', { exact: false }).first()).toBeVisible();
+  // Thousandths keyed as millimetres: kept, set aside and asked about.
+  await key('14 mm');
+  await expect(page.getByText(/Raker depth of .* cannot be on this saw/)).toBeVisible();
+  await expectAccessible(page);
+  await button(/the figure in thousandths of an inch/).click();
+  await key('16');
+  await button('Take the last back').click();
+  await key('15');
+  await expect(page.getByRole('rowheader', { name: 'Too shallow' })).toBeVisible();
+  await closeSession('by feeler on two cutters');
+  const session = (await dossier('crosscut')).gaugings[0];
+  expect(session?.note).toBe('by feeler on two cutters');
+  expect(session?.readings.length).toBe(10);
+  expect(session?.readings.filter((r) => r.corrects !== null).length).toBe(2);
+  expect(session?.readings.some((r) => r.valueMm === 14 && r.setAside)).toBe(true);
+  expect(session?.readings.every((r) => r.gauge === 'straight-edge')).toBe(true);
+});
+
+test('a dado set by the stand-in indicator: presses land tooth by tooth through garbage, drop-outs and a reload', async () => {
+  await openMeasure('dado');
+  await page.getByRole('radio', { name: 'Chipper height' }).click();
+  await button('Stand-in indicator').click();
+  const press = button(/^Press/);
+  const taken = page.locator('od-gauge-facts td').first();
+  const parts = page.getByRole('radiogroup', { name: 'Which part of the set' }).getByRole('radio');
+  const chippers = await parts.count();
+  expect(chippers).toBeGreaterThan(0);
+  for (let part = 0; part < chippers; part++) {
+    await parts.nth(part).click();
+    for (let tooth = 1; tooth <= 2; tooth++) {
+      await press.click();
+      await expect(taken).toHaveText(new RegExp(`^${tooth} of`), { timeout: 8000 });
+    }
+  }
+  await expect(page.getByRole('rowheader', { name: 'Spread' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Dial round the rim' }).click();
+  for (let tooth = 1; tooth <= 8; tooth++) {
+    await press.click();
+    await expect(taken).toHaveText(new RegExp(`^${tooth} of`), { timeout: 8000 });
+  }
+  await expect(page.getByRole('rowheader', { name: 'Off its centre' })).toBeVisible();
+  await page.reload();
+  await expect(taken).toHaveText(/^8 of/);
+  await closeSession('');
+  const session = (await dossier('dado')).gaugings[0];
+  expect(session?.readings.length).toBe(chippers * 2 + 8);
+  expect(new Set(session?.readings.map((r) => r.gauge))).toEqual(new Set(['indicator']));
+});
+
+test('a band by sampling: spread all round, until the decision no longer depends on it', async () => {
+  await openMeasure('band');
+  await button('A sample, spread all round').click();
+  await expect(page.getByText(/Six at the least/)).toHaveCount(0);
+  for (const set of ['5', '4.2', '6', '5.5', '4.8', '5.1']) await key(set);
+  await expect(page.getByText(/Enough: the mean set is over/)).toBeVisible();
+  await closeSession('six of all');
+  const session = (await dossier('band')).gaugings[0];
+  const places = session?.readings.map((r) => r.place) ?? [];
+  expect(places.length).toBe(6);
+  // Nowhere near one another: a sample of the whole loop.
+  const sorted = [...places].sort((a, b) => a - b);
+  expect(Math.max(...sorted.map((p, i) => p - (sorted[i - 1] ?? 0)))).toBeLessThan(200);
+});
