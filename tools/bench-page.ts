@@ -79,7 +79,7 @@ async function longSaw(client: pg.Client, stage: 'measure' | 'plan'): Promise<nu
   const found = await client.query<{ id: number; measuring: number }>(
     `WITH one AS (SELECT id FROM ticket WHERE stage = $1 ORDER BY id LIMIT 1)
      INSERT INTO measuring (ticket_id, kind, round, version, changed_by) SELECT id, 'before', 1, 1, 1 FROM one
-     ON CONFLICT (ticket_id, kind, round) DO UPDATE SET version = 1 RETURNING ticket_id AS id, id AS measuring`,
+     ON CONFLICT (ticket_id, kind, round, sitting) DO UPDATE SET version = 1 RETURNING ticket_id AS id, id AS measuring`,
     [stage],
   );
   const { id, measuring } = found.rows[0] as { id: number; measuring: number };

@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { benchCore } from './bench-core';
+import { benchTrace } from './bench-trace';
 import { measurePages } from './bench-page';
 import { measureRoutes, measureSearch, measureStarts } from './bench-shop';
 import { Cluster, freePort } from './cluster';
@@ -33,7 +34,7 @@ function transfer(): void {
 }
 
 /** What can be asked for by name, `npm run bench -- core pages`; all of it when nothing is. */
-const PARTS = ['core', 'web', 'pages', 'routes', 'search', 'start'];
+const PARTS = ['core', 'trace', 'web', 'pages', 'routes', 'search', 'start'];
 
 async function bench(): Promise<void> {
   const asked = process.argv.slice(3);
@@ -41,6 +42,8 @@ async function bench(): Promise<void> {
   if (unknown) throw new Error(`There is no part "${unknown}" to measure: ${PARTS.join(', ')}.`);
   const wanted = (part: string): boolean => asked.length === 0 || asked.includes(part);
   if (wanted('core')) await benchCore();
+  if (wanted('trace')) await benchTrace();
+  if (asked.length > 0 && asked.every((part) => part === 'core' || part === 'trace')) return;
   buildWeb();
   if (wanted('web')) transfer();
   if (wanted('pages')) ensureChromium();

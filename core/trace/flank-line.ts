@@ -151,20 +151,18 @@ function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: num
     const [nx, ny] = [-wish.way / size, (wish.way * line.lean) / size];
     const [fromY, toY] = [wish.tipY + FROM_DEPTH * depth, wish.tipY + toDepth * depth];
     const count = Math.max(FEWEST_PLACES, Math.min(most, Math.floor((toY - fromY) * size)));
-    const looks: Float64Array[] = [];
-    const ys: number[] = [];
+    const looks = new Float64Array(count * PROFILE_LENGTH);
     const mean = new Float64Array(PROFILE_LENGTH);
-    for (let n = 0; n < count; n++) {
-      const y = fromY + ((n + 0.5) / count) * (toY - fromY);
+    const yAt = (n: number): number => fromY + ((n + 0.5) / count) * (toY - fromY);
+    for (let n = 0, at = 0; n < count; n++) {
+      const y = yAt(n);
       const x = line.atX + line.lean * (y - line.atY);
-      const look = new Float64Array(PROFILE_LENGTH);
-      for (let k = 0; k < PROFILE_LENGTH; k++) {
+      for (let k = 0; k < PROFILE_LENGTH; k++, at++) {
         const off = -REACH_PX + k * STEP_PX;
-        look[k] = greyAt(view, x + nx * off, y + ny * off);
-        mean[k] = (mean[k] as number) + (look[k] as number) / count;
+        const grey = greyAt(view, x + nx * off, y + ny * off);
+        looks[at] = grey;
+        mean[k] = (mean[k] as number) + grey / count;
       }
-      looks.push(look);
-      ys.push(y);
     }
     const inside = ((mean[0] as number) + (mean[1] as number) + (mean[2] as number)) / 3;
     const outside =
@@ -174,14 +172,14 @@ function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: num
       3;
     if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
     const offs: number[] = [];
-    const at: number[] = [];
-    looks.forEach((look, n) => {
-      const off = crossing(look, inside, outside);
-      if (off === null) return;
+    const ys: number[] = [];
+    for (let n = 0; n < count; n++) {
+      const off = crossing(looks.subarray(n * PROFILE_LENGTH, (n + 1) * PROFILE_LENGTH), inside, outside);
+      if (off === null) continue;
       offs.push(off);
-      at.push(ys[n] as number);
-    });
-    fit = fitOffsets(line, wish.way, offs, at, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
+      ys.push(yAt(n));
+    }
+    fit = fitOffsets(line, wish.way, offs, ys, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
     if (!fit) return null;
     line = fit;
   }
@@ -275,9 +273,27 @@ function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen
       roughPx: rough,
       places: n,
     };
-    limit = Math.max(OUTLIER * 1.4826 * (residual.map(Math.abs).sort()[offs.length >> 1] as number), 0.15);
+    limit = Math.max(OUTLIER * 1.4826 * medianSize(residual), LEAST_LIMIT_PX);
   }
   return result;
+}
+
+/** No place nearer than this to the line is called dust, px. */
+const LEAST_LIMIT_PX = 0.15;
+/** Sizes are counted in classes so wide, up to so many: finer than any limit drawn from them needs. px. */
+const CLASS_PX = 0.02;
+const CLASSES = 250;
+
+/** Median of the sizes, to a class. */
+function medianSize(values: Float64Array): number {
+  const counts = new Uint16Array(CLASSES);
+  for (const value of values) {
+    const at = Math.min(CLASSES - 1, Math.floor(Math.abs(value) / CLASS_PX));
+    counts[at] = (counts[at] as number) + 1;
+  }
+  let [at, sum] = [0, 0];
+  while ((sum += counts[at] as number) <= values.length >> 1) at++;
+  return (at + 0.5) * CLASS_PX;
 }
 
 /** No edge is known better than this at one place, px: eight bits and the lens allow no more. */

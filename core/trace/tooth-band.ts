@@ -66,11 +66,19 @@ function coarsen(view: PictureView): Coarse {
   return { width, height, step, grey };
 }
 
+/** Pixels enough to know a picture's range. */
+const RANGE_PIXELS = 60_000;
+
 /** Grey levels between the darkest and the brightest hundredth of the picture. */
 function greyRange(coarse: Coarse): number {
   const counts = new Uint32Array(256);
-  for (const value of coarse.grey) counts[value] = (counts[value] as number) + 1;
-  const share = coarse.grey.length / 100;
+  const step = Math.max(1, Math.floor(coarse.grey.length / RANGE_PIXELS));
+  let seen = 0;
+  for (let i = 0; i < coarse.grey.length; i += step, seen++) {
+    const value = coarse.grey[i] as number;
+    counts[value] = (counts[value] as number) + 1;
+  }
+  const share = seen / 100;
   const reach = (from: number, step: number): number => {
     let sum = 0;
     let level = from;

@@ -61,7 +61,7 @@ describe('the session of gauge readings', () => {
     sent.flush(dossier([gauging(readings)]));
     await turn();
     expect(keeper.unsent()).toEqual([]);
-    expect(localStorage.length).toBe(0);
+    expect(localStorage.getItem('odontis.gauged.9')).toBeNull();
     expect(keeper.estimates().map((e) => e.place)).toEqual([1, 2]);
   });
 

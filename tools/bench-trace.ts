@@ -1,0 +1,86 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import cvModule from '@techstark/opencv-js';
+import { traceTeeth } from '@odontis/core/trace/trace-teeth';
+import { madeLine, madeScan } from '../core/reference/made-scan';
+import { againstTruth } from '../core/reference/trace-truth';
+import { median } from './bench-core';
+
+/** The module is a thenable that never settles: it is looked at, not awaited. */
+const library = (): Promise<void> =>
+  new Promise((resolve) => {
+    if (typeof cvModule.Mat === 'function') resolve();
+    else cvModule.onRuntimeInitialized = () => resolve();
+  });
+
+const SCANS = [
+  { name: '300 mm at 600 dots to the inch', lengthMm: 300, pitchMm: 1.8143, dpi: 600, plateMm: 15, spaceMm: 10 },
+  { name: '700 mm at 1200 dots to the inch', lengthMm: 700, pitchMm: 4, dpi: 1200, plateMm: 15, spaceMm: 10 },
+] as const;
+
+/**
+ * Tracing beside an image-processing library's threshold and contour alone (OpenCV,
+ * Otsu and border following) on the same picture in the same run: the library's
+ * work ends where ours begins to measure. Peak memory from processes of their own.
+ */
+export async function benchTrace(): Promise<void> {
+  await library();
+  console.log('\nTracing beside a library’s threshold and contour on the same picture, medians of one run');
+  for (const { name, lengthMm, pitchMm, ...look } of SCANS) {
+    const line = madeLine({
+      teeth: Math.round(lengthMm / pitchMm),
+      pitchMm,
+      rakeDeg: -8,
+      unevenMm: 0.06,
+      unequalMm: 0.04,
+      roundMm: 0.02,
+    });
+    const made = madeScan(line, { ...look, skewDeg: 1, dust: 200, noise: 3, endsMm: 0 });
+    const { picture } = made;
+    const result = traceTeeth(picture, { mmPerPx: made.mmPerPx });
+    if (!result.ok) throw new Error(`not traced: ${result.code}`);
+    const truth = againstTruth(line, made, result);
+    const ours = await median(() => traceTeeth(picture, { mmPerPx: made.mmPerPx }), 9);
+    const source = new cvModule.Mat(picture.heightPx, picture.widthPx, cvModule.CV_8UC1);
+    source.data.set(picture.grey);
+    const theirs = await median(() => {
+      const [binary, order, contours] = [new cvModule.Mat(), new cvModule.Mat(), new cvModule.MatVector()];
+      cvModule.threshold(source, binary, 0, 255, cvModule.THRESH_BINARY_INV | cvModule.THRESH_OTSU);
+      cvModule.findContours(binary, contours, order, cvModule.RETR_EXTERNAL, cvModule.CHAIN_APPROX_NONE);
+      for (const used of [binary, order, contours]) used.delete();
+    }, 9);
+    source.delete();
+    const megapixels = (picture.widthPx * picture.heightPx) / 1e6;
+    console.log(
+      `${name}, ${megapixels.toFixed(1)} million pixels, ${line.length} teeth: trace ${ours.toFixed(0)} ms, OpenCV ${theirs.toFixed(0)} ms, ${(ours / theirs).toFixed(2)} of it;` +
+        ` missed ${truth.missed}, invented ${truth.invented}, tips ${truth.tipMm.toFixed(4)} mm, rake ${truth.rakeDeg.toFixed(2)}°`,
+    );
+    console.log(
+      `  peak memory over the picture itself: ${memoryShare(picture.grey as Uint8Array, picture.widthPx, made.mmPerPx).toFixed(2)} of the picture`,
+    );
+  }
+}
+
+/** A process of its own opens the picture's bytes and traces them; what its peak grew by, over the picture's size. */
+function memoryShare(grey: Uint8Array, widthPx: number, mmPerPx: number): number {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-trace-'));
+  try {
+    const file = path.join(folder, 'picture.raw');
+    writeFileSync(file, grey);
+    const peak = (trace: boolean): number =>
+      Number(
+        execFileSync(
+          process.execPath,
+          ['--import', 'tsx', 'tools/trace-memory.ts', file, String(widthPx), String(mmPerPx), String(trace)],
+          {
+            encoding: 'utf8',
+          },
+        ),
+      );
+    return (peak(true) - peak(false)) / grey.length;
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
