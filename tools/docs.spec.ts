@@ -7,6 +7,8 @@ import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
 import { CALIBRATIONS } from '@odontis/core/calibration/shop-calibrations';
 import { FILE_SECTIONS } from '@odontis/core/file/file-section';
 import { CUTS } from '@odontis/core/file/filing-order';
+import { GAUGES } from '@odontis/core/gauge/gauges';
+import { QUANTITIES } from '@odontis/core/gauge/quantities';
 import { PULL_EDGES } from '@odontis/core/pull/pull-tooth';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
@@ -20,6 +22,7 @@ import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/any-saw';
 import { ALL_FILINGS, BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
 import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/saw/tooth-reading';
+import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
 import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
 import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
 import { walkedSaw } from './walk';
@@ -35,6 +38,9 @@ describe('docs that cannot lie', () => {
   it('the glossary names every value of the vocabulary, and no others', () => {
     const vocabulary = new Set<string>([
       ...STAGES,
+      ...GAUGES,
+      ...QUANTITIES,
+      ...TOOTH_DOUBTS,
       ...WAITS,
       ...FILE_DIRECTION_SCHOOLS,
       ...LINE_CHOICES,

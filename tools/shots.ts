@@ -3,7 +3,10 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import type { Dossier } from '@odontis/contract/dossier';
 import type { RackRow } from '@odontis/contract/ticket';
+import { madeLine, madeScan } from '../core/reference/made-scan';
 import { runServer } from '../server/main';
 import { Cluster, freePort } from './cluster';
 import { CHROMIUM, ensureChromium, ensurePostgres } from './debian';
@@ -45,6 +48,25 @@ async function shots(): Promise<void> {
   }
 }
 
+/** A made-up scan of a saw of this pitch and length, worn, with a broken tooth and a lost one. */
+function scanOf(pitchMm: number, lengthMm: number): Promise<Buffer> {
+  const teeth = Math.round(lengthMm / pitchMm) + 1;
+  const line = madeLine({
+    teeth,
+    pitchMm,
+    unevenMm: 0.05,
+    unequalMm: 0.04,
+    roundMm: 0.02,
+    broken: [41],
+    missing: [90],
+  });
+  const { picture } = madeScan(line, { dpi: 1200, skewDeg: 1.2, dust: 120, rust: 30, unevenLight: 0.2, blurPx: 0.8 });
+  return sharp(Buffer.from(picture.grey), { raw: { width: picture.widthPx, height: picture.heightPx, channels: 1 } })
+    .withMetadata({ density: 1200 })
+    .png()
+    .toBuffer();
+}
+
 async function takeAll(page: Page): Promise<void> {
   const take = async (name: string): Promise<void> => {
     await page.waitForTimeout(900);
@@ -78,6 +100,26 @@ async function takeAll(page: Page): Promise<void> {
     await page.keyboard.press('Enter');
   }
   await take('measure');
+
+  const id = at('measure', 'Dovetail saw');
+  const { saw } = (await (await page.request.get(`/api/tickets/${id}`)).json()) as Dossier;
+  await page.goto(`/ticket/${id}/measure`);
+  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.locator('od-scan-panel input[type=file]').setInputFiles({
+    name: 'dovetail-saw.png',
+    mimeType: 'image/png',
+    buffer: await scanOf(saw.pitchMm, saw.toothLineMm),
+  });
+  await page.getByRole('button', { name: /^Take these/ }).waitFor();
+  await take('measure-scan');
+
+  await page.goto(`/ticket/${at('measure', 'Dado set')}/measure`);
+  await page.getByRole('button', { name: 'Stand-in indicator' }).click();
+  for (let tooth = 1; tooth <= 26; tooth++) {
+    await page.getByRole('button', { name: /^Press/ }).click();
+    await page.locator('od-gauge-facts td', { hasText: new RegExp(`^${tooth} of`) }).waitFor();
+  }
+  await take('measure-gauge');
 
   await page.goto(`/ticket/${at('plan')}/plan`);
   await page.locator('od-curve-chart canvas').waitFor();

@@ -42,15 +42,19 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
   ] as const) {
     c.beginPath();
     let open = false;
-    seen.forEach((t) => {
-      if (t.kind === 'missing') return;
+    seen.forEach((t, i) => {
+      // Beside a lost tooth there is no gullet to be drawn: the outline breaks off.
+      if (t.kind === 'missing') {
+        open = false;
+        return;
+      }
       const [x, y] = at(t.tipPx);
       const [dx, dy] = perTooth > MARKED_FROM_PX ? [(along[0] * t.flatMm) / 2, (along[1] * t.flatMm) / 2] : [0, 0];
       if (open) c.lineTo(x - dx, y - dy);
       else c.moveTo(x - dx, y - dy);
       c.lineTo(x + dx, y + dy);
       open = true;
-      if (t.gulletPx && perTooth > 3) c.lineTo(...at(t.gulletPx));
+      if (t.gulletPx && perTooth > 3 && seen[i + 1]?.kind !== 'missing') c.lineTo(...at(t.gulletPx));
     });
     c.lineWidth = width;
     c.strokeStyle = colour;

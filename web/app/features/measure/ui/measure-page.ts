@@ -31,6 +31,20 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
     .ways {
       margin: 10px 16px 0;
     }
+    .with select {
+      padding: 6px 8px;
+      font: inherit;
+      color: var(--text);
+      background: var(--paper);
+      border: 1px solid var(--rule);
+      border-radius: 4px;
+    }
+    .go {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin-top: 10px;
+    }
   `,
 })
 export class MeasurePage {
