@@ -1,11 +1,32 @@
 import type { BrowserContext, Locator, Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
-import type { Dossier } from '@odontis/contract/dossier';
 import { madeLine, madeScan, randomFrom } from '@odontis/core/reference/made-scan';
 import type { ScanWish, TrueTooth } from '@odontis/core/reference/made-scan';
 import { greyPng, widePicture } from '../fixtures/pictures';
 import { ShopServer } from '../fixtures/shop-server';
 import { expectAccessible } from '../pages/sound';
+
+interface Reading {
+  readonly kind: string;
+  readonly xMm: number;
+}
+interface Gauged {
+  readonly place: number;
+  readonly valueMm: number;
+  readonly gauge: string;
+  readonly setAside: boolean;
+  readonly corrects: string | null;
+}
+/** What of a ticket is looked at here. */
+interface Dossier {
+  readonly saw: { readonly pitchMm: number; readonly pattern?: string };
+  readonly measurings: readonly {
+    readonly gauge: string;
+    readonly sitting: number;
+    readonly readings: readonly Reading[];
+  }[];
+  readonly gaugings: readonly { readonly note: string; readonly readings: readonly Gauged[] }[];
+}
 
 const server = new ShopServer();
 let context: BrowserContext;
@@ -20,7 +41,12 @@ test.beforeAll(async ({ browser }) => {
   await context.addInitScript(() => localStorage.setItem('odontis.person', '1'));
   page = await context.newPage();
   const rows = (await (await page.request.get('/api/rack')).json()) as { id: number; stage: string; family: string }[];
-  tickets = new Map(rows.filter((r) => r.stage === 'measure').map((r) => [r.family, r.id]));
+  tickets = new Map();
+  for (const row of rows.filter((r) => r.stage === 'measure')) {
+    const { saw } = (await (await page.request.get(`/api/tickets/${row.id}`)).json()) as Dossier;
+    // A frame saw of plain teeth has no rakers to be measured.
+    if (row.family !== 'crosscut' || saw.pattern?.includes('R')) tickets.set(row.family, row.id);
+  }
 });
 test.afterAll(async () => {
   await context.close();
@@ -233,7 +259,7 @@ test('a band by sampling: spread all round, until the decision no longer depends
   await openMeasure('band');
   await button('A sample, spread all round').click();
   await expect(page.getByText(/Six at the least/)).toHaveCount(0);
-  for (const set of ['5', '4.2', '6', '5.5', '4.8', '5.1']) await key(set);
+  for (const set of ['8', '7.2', '9', '8.5', '7.8', '8.1']) await key(set);
   await expect(page.getByText(/Enough: the mean set is over/)).toBeVisible();
   await closeSession('six of all');
   const session = (await dossier('band')).gaugings[0];
