@@ -23,8 +23,11 @@ export const onCurve = (band: Pick<ToothBand, 'curve'>, widthPx: number, x: numb
   return band.curve[0] + band.curve[1] * u + band.curve[2] * u * u;
 };
 
-/** The search looks at no more columns than this; a pixel of it is the mean of four. */
-const MOST_COARSE_COLUMNS = 3000;
+/**
+ * The search looks at no more columns than this, a pixel of it the mean of four; where
+ * the teeth are too fine for that, at so many more.
+ */
+export const COARSE_COLUMNS = [3000, 12_000] as const;
 /** Steepest lie of a saw on the glass, and the steps of the search, coarse then fine, degrees. */
 const MOST_SKEW_DEG = 7;
 const SKEW_STEPS_DEG = [0.5, 0.125] as const;
@@ -44,8 +47,8 @@ interface Coarse {
   readonly grey: Uint8Array;
 }
 
-function coarsen(view: PictureView): Coarse {
-  const step = Math.max(1, Math.ceil(view.widthPx / MOST_COARSE_COLUMNS));
+function coarsen(view: PictureView, mostColumns: number): Coarse {
+  const step = Math.max(1, Math.ceil(view.widthPx / mostColumns));
   const [width, height] = [Math.floor(view.widthPx / step), Math.floor(view.heightPx / step)];
   const grey = new Uint8Array(width * height);
   const { acrossStep: a, downStep: d, origin } = view;
@@ -112,9 +115,9 @@ function steepPlaces(coarse: Coarse, threshold: number): { xs: Float32Array; ys:
 }
 
 /** Null where no strip of the picture is crowded with flanks. */
-export function findToothBand(view: PictureView): ToothBand | null {
+export function findToothBand(view: PictureView, mostColumns: number): ToothBand | null {
   if (view.widthPx < 40 || view.heightPx < 12) return null;
-  const coarse = coarsen(view);
+  const coarse = coarsen(view, mostColumns);
   const threshold = Math.max(FLANK_LEVELS, FLANK_SHARE * greyRange(coarse));
   const { xs, ys, count } = steepPlaces(coarse, threshold);
   if (count < FEWEST_PLACES) return null;

@@ -137,6 +137,15 @@ describe('tracing made scans with exact truth', () => {
     }
   });
 
+  it('finds teeth so fine and many that a coarse look runs them together', () => {
+    const { truth, result } = traced(
+      { ...WORN, teeth: 800, pitchMm: 1.2, unevenMm: 0.03, unequalMm: 0.02 },
+      { dpi: 300 },
+    );
+    expect([truth.missed, truth.invented]).toEqual([0, 0]);
+    expect(result.summary.pitchMm.value).toBeCloseTo(1.2, 3);
+  });
+
   it('lies a picture any way round: the same teeth come out, and it says how the picture lay', () => {
     const upright = traced(WORN, AT_600).result;
     const same = (other: TracedLine): void => {

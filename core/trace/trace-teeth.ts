@@ -8,7 +8,7 @@ import type { MeasuredCorner } from './measure-corners';
 import { measureCorners } from './measure-corners';
 import { summarise } from './summarise';
 import type { ToothBand } from './tooth-band';
-import { findToothBand, onCurve } from './tooth-band';
+import { COARSE_COLUMNS, findToothBand, onCurve } from './tooth-band';
 import { toothProfile } from './tooth-profile';
 import type { PicturePlace, ScanFrame, ToothDoubt, TracedTooth, TraceNote, TraceResult } from './traced-line';
 
@@ -59,11 +59,23 @@ interface Upright {
  * of the pixels, writes none. Throws RangeError for a scale that is none.
  */
 export function traceTeeth(picture: GreyPicture, wish: TraceWish): TraceResult {
+  let first: TraceResult | null = null;
+  for (const columns of COARSE_COLUMNS) {
+    const result = traceAt(picture, wish, columns);
+    if (result.ok) return result;
+    first ??= result;
+    // Nothing was left out of that look: a finer one sees no more.
+    if (Math.max(picture.widthPx, picture.heightPx) <= columns) break;
+  }
+  return first as TraceResult;
+}
+
+function traceAt(picture: GreyPicture, wish: TraceWish, columns: number): TraceResult {
   if (!(wish.mmPerPx > 0) || !Number.isFinite(wish.mmPerPx)) throw new RangeError('The scale must be above zero.');
   const report = wish.report ?? ((): void => undefined);
   if (picture.widthPx < 40 || picture.heightPx < 12) return { ok: false, code: 'too-small' };
   report(0);
-  const found = uprightLine(picture, wish);
+  const found = uprightLine(picture, wish, columns);
   if (!('view' in found)) return found;
   report(0.25);
   const { view, band, levels, notes } = found;
@@ -85,8 +97,13 @@ export function traceTeeth(picture: GreyPicture, wish: TraceWish): TraceResult {
 }
 
 /** The picture turned so that its tooth line lies level with the teeth up; or why there is none. */
-function uprightLine(picture: GreyPicture, wish: TraceWish): Upright | Extract<TraceResult, { ok: false }> {
-  const tries = wish.teethPoint === undefined ? bothWays(picture) : [findAs(picture, levelWish(wish) ? 0 : 1)];
+function uprightLine(
+  picture: GreyPicture,
+  wish: TraceWish,
+  columns: number,
+): Upright | Extract<TraceResult, { ok: false }> {
+  const tries =
+    wish.teethPoint === undefined ? bothWays(picture, columns) : [findAs(picture, levelWish(wish) ? 0 : 1, columns)];
   tries.sort((a, b) => plainnessOf(b) - plainnessOf(a));
   const best = tries[0];
   if (!best?.band) return { ok: false, code: isOneGrey(picture) ? 'one-grey' : 'no-tooth-line' };
@@ -124,9 +141,9 @@ interface Try {
   readonly band: ToothBand | null;
 }
 
-const findAs = (picture: GreyPicture, turns: 0 | 1): Try => {
+const findAs = (picture: GreyPicture, turns: 0 | 1, columns: number): Try => {
   const view = turnedView(picture, turns);
-  return { view, band: findToothBand(view) };
+  return { view, band: findToothBand(view, columns) };
 };
 
 const plainnessOf = ({ view, band }: Try): number => (band?.plainness ?? 0) * view.widthPx;
@@ -136,10 +153,12 @@ const levelWish = (wish: TraceWish): boolean => wish.teethPoint === 'up' || wish
 /** A line so plain along the longer side needs no second look along the shorter one. */
 const PLAIN_ENOUGH = 12;
 
-function bothWays(picture: GreyPicture): Try[] {
+function bothWays(picture: GreyPicture, columns: number): Try[] {
   const longer = picture.widthPx >= picture.heightPx ? 0 : 1;
-  const first = findAs(picture, longer);
-  return (first.band?.plainness ?? 0) > PLAIN_ENOUGH ? [first] : [first, findAs(picture, longer === 0 ? 1 : 0)];
+  const first = findAs(picture, longer, columns);
+  return (first.band?.plainness ?? 0) > PLAIN_ENOUGH
+    ? [first]
+    : [first, findAs(picture, longer === 0 ? 1 : 0, columns)];
 }
 
 function isOneGrey(picture: GreyPicture): boolean {

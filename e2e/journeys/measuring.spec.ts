@@ -122,6 +122,18 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
     [2, 0],
     [1, 60],
   ]);
+  // The new sitting by indicator: three heights pressed, put into the line and kept there.
+  await page.getByRole('radio', { name: 'Gauge and indicator' }).click();
+  await button('Stand-in indicator').click();
+  for (let tooth = 1; tooth <= 3; tooth++) {
+    await button(/^Press/).click();
+    await expect(page.locator('od-gauge-facts td').first()).toHaveText(new RegExp(`^${tooth} of`), { timeout: 8000 });
+  }
+  await button('Put these 3 into the line').click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect.poll(async () => (await dossier('back')).measurings[0]?.readings.length).toBe(3);
+  expect((await dossier('back')).measurings[0]?.gauge).toBe('indicator');
+  expect((await dossier('back')).measurings[1]?.readings.length).toBe(60);
 });
 
 test('a wrong resolution is asked about; two scans of one saw are joined; a trace is saved for other programs', async () => {

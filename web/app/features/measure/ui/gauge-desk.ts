@@ -1,10 +1,11 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import Papa from 'papaparse';
 import { gaugedFromRows, rowsFromGauging } from '@odontis/contract/gauged-csv';
 import type { CsvFault } from '@odontis/contract/readings-csv';
+import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
 import { estimatesOf } from '@odontis/core/gauge/gauged';
 import { gaugeSays, setLimitMm, sideOf } from '@odontis/core/gauge/gauge-says';
 import type { Gauge } from '@odontis/core/gauge/gauges';
@@ -36,6 +37,10 @@ import { IndicatorBar } from './indicator-bar';
 export class GaugeDesk {
   protected readonly keeper = inject(GaugeKeeper);
   protected readonly speech = inject(Speech);
+  /** Whether this saw has a line of heights that a plan is made from. */
+  readonly hasLine = input(false);
+  /** The heights or sets gauged are wanted in that line. */
+  readonly putInLine = output<{ quantity: 'height' | 'set'; estimates: readonly PlaceEstimate[] }>();
   private readonly entry = viewChild<ElementRef<HTMLInputElement>>('entry');
   protected readonly facts = QUANTITY_FACTS;
   protected readonly gauges = GAUGES.filter((gauge) => gauge !== 'scan');
@@ -163,6 +168,13 @@ export class GaugeDesk {
     const number = this.keeper.dossier()?.ticket.number ?? 0;
     if (session) offerFile(Papa.unparse(rowsFromGauging(session)), 'text/csv', `ticket-${number}-gauged.csv`);
   }
+
+  protected readonly forLine = computed(() => {
+    const quantity = this.keeper.quantity();
+    const wanted =
+      this.hasLine() && (quantity === 'height' || quantity === 'set') && this.keeper.estimates().length > 0;
+    return wanted ? { quantity, estimates: this.keeper.estimates() } : null;
+  });
 
   protected finish(): void {
     this.keeper.finish(this.note());

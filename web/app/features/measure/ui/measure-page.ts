@@ -12,6 +12,8 @@ import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
+import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
+import { lineOfGauged } from '../data/line-of-gauged';
 import { gaugedOfTrace } from '../data/gauged-of-trace';
 import { ScanDesk } from '../state/scan-desk';
 import { GaugeKeeper } from '../state/gauge-keeper';
@@ -127,6 +129,21 @@ export class MeasurePage {
   protected takeTrace(readings: ToothReading[]): void {
     this.keeper.gauge.set('scan');
     this.keeper.sheet()?.replace(withKeyedSet(readings, this.keeper.readings()));
+    this.way.set('keyed');
+  }
+
+  /** What an indicator or a caliper found goes into the line that the plan is made from. */
+  protected takeGauged({
+    quantity,
+    estimates,
+  }: {
+    quantity: 'height' | 'set';
+    estimates: readonly PlaceEstimate[];
+  }): void {
+    const pitch = this.keeper.dossier()?.saw.pitchMm ?? 1;
+    this.keeper.sheet()?.replace(lineOfGauged(this.keeper.readings(), quantity, estimates, pitch));
+    const last = this.gauging.readings().findLast((r) => r.quantity === quantity);
+    if (last) this.keeper.gauge.set(last.gauge);
     this.way.set('keyed');
   }
 
