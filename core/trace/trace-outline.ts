@@ -17,13 +17,13 @@ export function traceOutline(line: TracedLine): OutlinePoint[] {
     if (half > 0.001) points.push([tooth.xMm - half, tooth.yMm]);
     points.push([tooth.xMm + half, tooth.yMm]);
     const next = standing[i + 1];
-    if (next) points.push(...gulletOf(tooth, next));
+    if (next) points.push(...gulletOutline(tooth, next));
   });
   return points;
 }
 
 /** The bottom as the two flanks' meeting, cut off at the measured depth where the bottom is wider than a point. */
-function gulletOf(tooth: TracedTooth, next: TracedTooth): OutlinePoint[] {
+export function gulletOutline(tooth: TracedTooth, next: TracedTooth): OutlinePoint[] {
   const chord = (tooth.yMm + next.yMm) / 2;
   const bottom = chord - (tooth.gulletMm ?? 0);
   if (tooth.gulletMm === null || tooth.rakeDeg === null || next.backDeg === null)

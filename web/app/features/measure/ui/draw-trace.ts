@@ -1,5 +1,6 @@
 import type { Palette } from '../../../sawpage/draw/palette';
-import type { PicturePlace, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
+import { gulletOutline } from '@odontis/core/trace/trace-outline';
+import type { PicturePlace, ScanFrame, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 
 export interface TraceView {
   readonly context: CanvasRenderingContext2D;
@@ -31,6 +32,7 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
   };
   const seen = teeth.filter(inSight);
   const perTooth = teeth.length > 1 ? stepPx(teeth) * view.k : 0;
+  const frame = line.frames[scan];
   // A millimetre along the line, on the screen, in the order the outline is drawn.
   const [fx, fy] = line.frames[scan]?.x ?? [1, 0];
   const size = fx * fx + fy * fy;
@@ -54,7 +56,9 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
       else c.moveTo(x - dx, y - dy);
       c.lineTo(x + dx, y + dy);
       open = true;
-      if (t.gulletPx && perTooth > 3 && seen[i + 1]?.kind !== 'missing') c.lineTo(...at(t.gulletPx));
+      const next = seen[i + 1];
+      if (frame && next && next.kind !== 'missing' && perTooth > 3)
+        for (const [xMm, yMm] of gulletOutline(t, next)) c.lineTo(...at(inPicture(frame, xMm, yMm)));
     });
     c.lineWidth = width;
     c.strokeStyle = colour;
@@ -67,6 +71,13 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
     if (t.tooth === selected) ring(c, x, y, palette.brass);
     if (perTooth >= NUMBERED_FROM_PX || t.tooth === selected) number(view, t, x, y);
   }
+}
+
+/** A place of the line, mm, on its scan: the scan's own turn and scale undone. */
+function inPicture({ x, y }: ScanFrame, xMm: number, yMm: number): PicturePlace {
+  const size = x[0] * y[1] - x[1] * y[0];
+  const [dx, dy] = [xMm - x[2], yMm - y[2]];
+  return { x: (y[1] * dx - x[1] * dy) / size, y: (x[0] * dy - y[0] * dx) / size };
 }
 
 /** Distance between neighbouring tips of the picture. */

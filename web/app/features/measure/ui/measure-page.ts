@@ -116,7 +116,10 @@ export class MeasurePage {
     const cursor = line ? (this.scans.selected() ?? 0) - 1 : (this.keeper.sheet()?.cursor() ?? 0);
     this.sheet.drawing.set({
       ...baseDrawing(dossier, readings, tooth),
-      current: cursor >= 0 && cursor < readings.length ? { at: cursor + 1, unit: 'tooth' } : null,
+      current:
+        cursor >= 0 && cursor < readings.length && readings[cursor]?.kind !== 'missing'
+          ? { at: cursor + 1, unit: 'tooth' }
+          : null,
       lanes: [
         heightLane(readings, this.speech.fine, before),
         spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before),
