@@ -78,6 +78,17 @@ describe('finding a saw by its tag', () => {
     expect(went).toEqual([]);
   });
 
+  it('a camera refused late does not take away what was said of a picture chosen meanwhile', async () => {
+    let refuse: (why: Error) => void = () => undefined;
+    spyOn(navigator.mediaDevices, 'getUserMedia').and.returnValue(new Promise((_, reject) => (refuse = reject)));
+    await choose(await grey());
+    await says('No tag’s code can be found');
+    refuse(new Error('late'));
+    await turn();
+    expect(host().textContent).toContain('No tag’s code can be found');
+    expect(host().textContent).not.toContain('No camera');
+  });
+
   it('by a picture of its code; a picture without one, another’s code, and text are told apart', async () => {
     await choose(await grey());
     await says('No tag’s code can be found');

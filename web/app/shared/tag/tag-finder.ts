@@ -129,7 +129,9 @@ export class TagFinder implements OnDestroy {
     try {
       this.stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
     } catch {
-      this.said.set('No camera can be had here: type the number, or choose a picture of the tag.');
+      // A camera may be refused late: what was said of a picture chosen meanwhile stands.
+      if (this.said() === '')
+        this.said.set('No camera can be had here: type the number, or choose a picture of the tag.');
       return;
     }
     const video = this.camera()?.nativeElement;
