@@ -127,12 +127,15 @@ function doubtMark({ context: c, palette }: TraceView, t: TracedTooth, x: number
   c.stroke();
 }
 
-function number({ context: c, palette }: TraceView, t: TracedTooth, x: number, y: number): void {
+/** A scan is as bright by night as by day: figures on it keep their own colours on either sheet. */
+const [FIGURE, HALO] = ['#1c1c22', '#ffffff'];
+
+function number({ context: c }: TraceView, t: TracedTooth, x: number, y: number): void {
   c.font = "600 12px 'IBM Plex Sans'";
   c.textAlign = 'center';
   c.lineWidth = 4;
-  c.strokeStyle = palette.paper;
+  c.strokeStyle = HALO;
   c.strokeText(String(t.tooth), x, y - 28);
-  c.fillStyle = palette.text;
+  c.fillStyle = FIGURE;
   c.fillText(String(t.tooth), x, y - 28);
 }
