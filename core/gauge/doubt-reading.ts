@@ -1,4 +1,5 @@
 import type { AnySaw } from '../saw/any-saw';
+import { middle } from '../saw/middle';
 import { MM_PER_INCH } from '../units/length';
 import type { PlaceEstimate } from './gauged';
 import type { Quantity } from './quantities';
@@ -80,12 +81,4 @@ function mostOf(saw: AnySaw, quantity: Quantity): number {
   if (quantity === 'thickness') return Math.min(most, 2.5 * saw.plateThicknessMm);
   if (quantity === 'rust' || quantity === 'pitting') return saw.toothLineMm;
   return most;
-}
-
-function middle(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1
-    ? (sorted[half] as number)
-    : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2;
 }

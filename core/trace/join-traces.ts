@@ -1,5 +1,5 @@
 import { renumbered } from './edit-trace';
-import type { TracedLine, TracedTooth, TraceNote } from './traced-line';
+import type { ScanFrame, TracedLine, TracedTooth, TraceNote } from './traced-line';
 
 export type JoinRefusal = 'scans-apart' | 'overlap-unclear' | 'scales-differ';
 export type JoinResult =
@@ -88,6 +88,12 @@ const moved = ({ cos, sin, x, y }: Turn, px: number, py: number): [number, numbe
   sin * px + cos * py + y,
 ];
 
+/** A scan's frame when its line is turned: its millimetres go where `moved` takes them. */
+const turnedFrame = ({ cos, sin, x: dx, y: dy }: Turn, { x, y }: ScanFrame): ScanFrame => ({
+  x: [cos * x[0] - sin * y[0], cos * x[1] - sin * y[1], cos * x[2] - sin * y[2] + dx],
+  y: [sin * x[0] + cos * y[0], sin * x[1] + cos * y[1], sin * x[2] + cos * y[2] + dy],
+});
+
 function joined(first: TracedLine, second: TracedLine, overlap: number, turn: Turn): TracedLine {
   const scans = first.frames.length;
   const laid = second.teeth.map((t): TracedTooth => {
@@ -103,26 +109,11 @@ function joined(first: TracedLine, second: TracedLine, overlap: number, turn: Tu
       xMm: (t.xMm + other.xMm) / 2,
       yMm: (t.yMm + other.yMm) / 2,
       gulletMm: t.gulletMm ?? other.gulletMm,
-      gulletPx: t.gulletPx ?? null,
       errors: { ...t.errors, xMm: t.errors.xMm * halved, yMm: t.errors.yMm * halved },
     };
   });
   const teeth = [...first.teeth.slice(0, -overlap), ...shared, ...laid.slice(overlap)];
-  const frames = [
-    ...first.frames,
-    ...second.frames.map(({ x, y }) => ({
-      x: [
-        turn.cos * x[0] - turn.sin * y[0],
-        turn.cos * x[1] - turn.sin * y[1],
-        turn.cos * x[2] - turn.sin * y[2] + turn.x,
-      ] as const,
-      y: [
-        turn.sin * x[0] + turn.cos * y[0],
-        turn.sin * x[1] + turn.cos * y[1],
-        turn.sin * x[2] + turn.cos * y[2] + turn.y,
-      ] as const,
-    })),
-  ];
+  const frames = [...first.frames, ...second.frames.map((frame) => turnedFrame(turn, frame))];
   const notes: TraceNote[] = [
     ...first.notes.filter((n) => n !== 'runs-out-at-toe'),
     ...second.notes.filter((n) => n !== 'runs-out-at-heel'),
@@ -144,17 +135,6 @@ function overStraightLine(line: TracedLine): TracedLine {
     const [xMm, yMm] = moved(turn, t.xMm, t.yMm);
     return { ...t, xMm, yMm: t.kind === 'missing' ? 0 : yMm };
   });
-  const frames = line.frames.map(({ x, y }) => ({
-    x: [
-      turn.cos * x[0] - turn.sin * y[0],
-      turn.cos * x[1] - turn.sin * y[1],
-      turn.cos * x[2] - turn.sin * y[2] + turn.x,
-    ] as const,
-    y: [
-      turn.sin * x[0] + turn.cos * y[0],
-      turn.sin * x[1] + turn.cos * y[1],
-      turn.sin * x[2] + turn.cos * y[2] + turn.y,
-    ] as const,
-  }));
+  const frames = line.frames.map((frame) => turnedFrame(turn, frame));
   return renumbered({ ...line, frames }, teeth);
 }

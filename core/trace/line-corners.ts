@@ -1,4 +1,4 @@
-import { middle } from './line-levels';
+import { middle } from '../saw/middle';
 
 /** A tip or a gullet of the outline, in whole pixels: column, and rise over the band's curve. */
 export interface Corner {

@@ -1,3 +1,4 @@
+import { middle } from '../saw/middle';
 import type { PictureView } from './grey-picture';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
@@ -61,15 +62,6 @@ function side(
   if (values.length < 20) return null;
   const median = middle(values);
   return { median, deviation: 1.4826 * middle(values.map((v) => Math.abs(v - median))) };
-}
-
-export function middle(values: readonly number[]): number {
-  if (values.length === 0) return 0;
-  const sorted = Float64Array.from(values).sort();
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1
-    ? (sorted[half] as number)
-    : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2;
 }
 
 /** Beyond heel and toe both sides are background: sections with less than this share of the usual contrast say nothing. */

@@ -3,7 +3,7 @@ import { fitFlank, flankX } from './flank-line';
 import type { PictureView } from './grey-picture';
 import type { Corner, LineCorners } from './line-corners';
 import type { LineLevels } from './line-levels';
-import { middle } from './line-levels';
+import { middle } from '../saw/middle';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
 import { meetingOf, truncatedCorner } from './truncated-corner';

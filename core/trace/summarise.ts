@@ -1,5 +1,5 @@
 import { MM_PER_INCH } from '../units/length';
-import { middle } from './line-levels';
+import { middle } from '../saw/middle';
 import type { Estimate, TracedSummary, TracedTooth } from './traced-line';
 
 /**
