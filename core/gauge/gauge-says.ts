@@ -9,6 +9,7 @@ import type { Reason } from '../reason/reason';
 import type { AnySaw } from '../saw/any-saw';
 import type { Wood } from '../saw/families';
 import { meanAndSpread } from '../saw/line-statistics';
+import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
 import type { SetBalance } from '../set/set-balance';
 import { setBalance } from '../set/set-balance';
 import { familySet } from '../set/family-set';
@@ -39,11 +40,19 @@ export interface GaugeSays {
 /** A raker this far off the wanted depth is filed; 2 thou, about what a gauge and a file can keep. Common practice, no source. */
 export const RAKER_OFF_MM = 0.05;
 
-/** The side a tooth was bent to, by the family's own pattern; null for one left straight. */
+/** The side a tooth was bent to, by the family's own pattern; null for one left straight and for a raker. */
 export function sideOf(saw: AnySaw, tooth: number): 'left' | 'right' | null {
+  if (saw.family === 'crosscut') return cutterSide(saw.pattern, tooth);
   if (saw.family !== 'band') return usualSide(tooth);
   const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
   return lean === 'left' || lean === 'right' ? lean : null;
+}
+
+/** Cutters lean by turns among themselves, whatever rakers stand between (trade section 1: alternately bevelled). */
+function cutterSide(text: string, tooth: number): 'left' | 'right' | null {
+  const pattern = parsePattern(text);
+  const roles = rolesAlong(pattern.ok ? pattern.roles : ['cutter'], tooth);
+  return roles[tooth - 1] === 'cutter' ? usualSide(roles.filter((role) => role === 'cutter').length) : null;
 }
 
 /**

@@ -284,6 +284,17 @@ describe('what a quantity’s readings say together', () => {
     expect(says?.set?.balance.runsTo).toBe('left');
     expect(says?.set?.balance.certain).toBeTrue();
     expect(sideOf({ ...BAND, set: 'left-right-straight' }, 3)).toBeNull();
+  });
+
+  it('cutters lean by turns among themselves, whatever rakers stand between', () => {
+    const sides = (saw: AnySaw, teeth: number) =>
+      Array.from({ length: teeth }, (_, i) => sideOf(saw, i + 1)?.[0] ?? '-');
+    expect(sides({ ...RAKER, pattern: 'CCR' }, 6).join('')).toBe('lr-lr-');
+    expect(sides(RAKER, 10).join('')).toBe('lrlr-lrlr-');
+    expect(sides({ ...RAKER, pattern: 'C' }, 4).join('')).toBe('lrlr');
+  });
+
+  it('the mean set under which a band is set anew', () => {
     expect(setLimitMm(BAND, 'dry-soft')).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
   });
 

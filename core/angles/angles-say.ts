@@ -1,0 +1,106 @@
+import { cornerDeg } from '../file/file-section';
+import type { AnySaw } from '../saw/any-saw';
+import type { Estimate } from '../trace/traced-line';
+import type { AngleReading, AngleWay, SeatedSection } from './angle-reading';
+import { filedAlone, standingAngles } from './angle-reading';
+import type { Cuts, GulletAngles } from './gullet-angles';
+import { gulletAngles } from './gullet-angles';
+import type { SilhouetteFleam } from './silhouette-fleam';
+import { silhouetteFleam } from './silhouette-fleam';
+
+/** The saw's angles with one standard error each; fleam without a sign. Degrees. */
+export interface AngleEstimates {
+  readonly rakeDeg: Estimate | null;
+  readonly backDeg: Estimate | null;
+  readonly fleamDeg: Estimate | null;
+  readonly slopeDeg: Estimate | null;
+}
+export const ANGLES = ['rakeDeg', 'backDeg', 'fleamDeg', 'slopeDeg'] as const;
+export type Angle = (typeof ANGLES)[number];
+
+export interface WaySays extends AngleEstimates {
+  readonly way: AngleWay;
+  readonly teeth: number;
+}
+
+export interface AnglesSay {
+  readonly all: AngleEstimates;
+  readonly ways: readonly WaySays[];
+  /** Fleam out of the side view alone; null without both flanks of enough teeth, or where no one file made them. */
+  readonly silhouette: (SilhouetteFleam & { readonly section: SeatedSection }) | null;
+  /** Angles that two ways tell more than three of their errors apart. */
+  readonly apart: readonly {
+    readonly angle: Angle;
+    readonly byDeg: number;
+    readonly ways: readonly [AngleWay, AngleWay];
+  }[];
+}
+
+/** Two ways of one angle further off each other than this many errors disagree. */
+const APART_ERRORS = 3;
+/** Fewer teeth leave the flanks' errors unknown. */
+const FEWEST_FLANKS = 3;
+
+export const cutsOf = (saw: AnySaw): Cuts => (saw.family === 'pull' ? 'pull' : 'push');
+/** The file that usually lies in this saw's gullets. */
+export const usualSection = (saw: AnySaw): SeatedSection => (saw.family === 'pull' ? 'feather' : 'taper');
+
+/**
+ * All readings of a saw's angles into one estimate of each: way by way the weighted mean
+ * over the teeth, its error the larger of the gauges' own and of what the teeth scatter;
+ * then the ways together, weighted by their errors. `section` is the file the
+ * silhouette is judged by. Degrees.
+ */
+export function anglesSay(saw: AnySaw, readings: readonly AngleReading[], section: SeatedSection): AnglesSay {
+  const cuts = cutsOf(saw);
+  const standing = standingAngles(readings).filter((r) => r.finding.way !== 'eye');
+  const ways = (['file', 'bevel', 'scan'] as const).flatMap((way): WaySays[] => {
+    const of = standing.filter((r) => r.finding.way === way);
+    if (of.length === 0) return [];
+    const found = of.map((r) => gulletAngles(r.finding, cuts));
+    return [{ way, teeth: new Set(of.map((r) => r.tooth)).size, ...estimates(found.map(unsigned)) }];
+  });
+  const scan = ways.find((w) => w.way === 'scan') ?? ways.find((w) => w.rakeDeg && w.backDeg);
+  const silhouette =
+    !filedAlone(saw) && scan?.rakeDeg && scan.backDeg && scan.teeth >= FEWEST_FLANKS
+      ? { ...silhouetteFleam(scan.rakeDeg, scan.backDeg, cornerDeg(section)), section }
+      : null;
+  return { all: estimates(ways), ways, silhouette, apart: apartOf(ways) };
+}
+
+const unsigned = (g: GulletAngles): AngleEstimates => ({
+  rakeDeg: g.rakeDeg,
+  backDeg: g.backDeg,
+  fleamDeg: g.faceTurnDeg && { value: Math.abs(g.faceTurnDeg.value), error: g.faceTurnDeg.error },
+  slopeDeg: g.slopeDeg,
+});
+
+function estimates(of: readonly AngleEstimates[]): AngleEstimates {
+  const mean = (angle: Angle): Estimate | null => weightedMean(of.map((one) => one[angle]));
+  return { rakeDeg: mean('rakeDeg'), backDeg: mean('backDeg'), fleamDeg: mean('fleamDeg'), slopeDeg: mean('slopeDeg') };
+}
+
+/** Weighted mean; the error the larger of the weights' and of the scatter's. Null of nothing. */
+export function weightedMean(all: readonly (Estimate | null)[]): Estimate | null {
+  const known = all.filter((e): e is Estimate => e !== null);
+  if (known.length === 0) return null;
+  const weights = known.map((e) => 1 / e.error ** 2);
+  const total = weights.reduce((s, w) => s + w, 0);
+  const value = known.reduce((s, e, i) => s + e.value * (weights[i] as number), 0) / total;
+  const spread = known.reduce((s, e) => s + (e.value - value) ** 2, 0) / Math.max(1, known.length - 1);
+  return { value, error: Math.max(Math.sqrt(1 / total), Math.sqrt(spread / known.length)) };
+}
+
+function apartOf(ways: readonly WaySays[]): AnglesSay['apart'] {
+  return ANGLES.flatMap((angle) =>
+    ways.flatMap((one, i) =>
+      ways.slice(i + 1).flatMap((other) => {
+        const [a, b] = [one[angle], other[angle]];
+        const byDeg = a && b ? Math.abs(a.value - b.value) : 0;
+        return a && b && byDeg > APART_ERRORS * Math.hypot(a.error, b.error)
+          ? [{ angle, byDeg, ways: [one.way, other.way] as const }]
+          : [];
+      }),
+    ),
+  );
+}

@@ -1,0 +1,399 @@
+import fc from 'fast-check';
+import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { gulletPlanes, mirrored } from '../file/filed-gullet';
+import { toothBetween } from '../file/filed-tooth-solid';
+import { filedTooth, toothFor } from '../file/flank-angles';
+import { ridgeOf, toothRow } from '../file/tooth-row';
+import { madeLine, madeScan, randomFrom } from '../reference/made-scan';
+import type { AnySaw } from '../saw/any-saw';
+import { traceTeeth } from '../trace/trace-teeth';
+import type { AngleFinding, AngleReading } from './angle-reading';
+import { ANGLE_ERROR_DEG, filedAlone, standingAngles, waysOf } from './angle-reading';
+import { anglesOfTrace } from './angles-of-trace';
+import { anglesSay, weightedMean } from './angles-say';
+import { blockFromRoll, rollFromBlock } from './block-roll';
+import { doubtAngle } from './doubt-angle';
+import { gulletAngles, tipTowards, turnOf } from './gullet-angles';
+import { alternateFrom, pointSides, sidesSay } from './point-sides';
+import { silhouetteFleam } from './silhouette-fleam';
+
+const HAND: AnySaw = {
+  family: 'hand',
+  filing: 'crosscut',
+  backFixing: 'none',
+  convention: 'points',
+  pitchMm: 3.175,
+  toothLineMm: 650,
+  plateThicknessMm: 0.9,
+  plateDepthHeelMm: 140,
+  plateDepthToeMm: 60,
+};
+type Seated = AngleFinding & { readonly way: 'file' };
+const seated = (change: Partial<Seated> = {}): Seated => ({
+  way: 'file',
+  section: 'taper',
+  rollDeg: 15,
+  turnDeg: 25,
+  slopeDeg: 0,
+  from: 'left',
+  ...change,
+});
+let named = 0;
+const read = (tooth: number, finding: AngleFinding, change: Partial<AngleReading> = {}): AngleReading => ({
+  key: `k${named++}`,
+  part: null,
+  tooth,
+  finding,
+  setAside: false,
+  corrects: null,
+  ...change,
+});
+const bevel = (turnDeg: number | null, rakeDeg: number | null = null): AngleFinding => ({
+  way: 'bevel',
+  rakeDeg,
+  backDeg: null,
+  turnDeg,
+});
+const eye = (point: 'left' | 'right' | 'none'): AngleFinding => ({ way: 'eye', point });
+const alternate = (tooth: number) => ({ lean: tooth % 2 ? ('left' as const) : ('right' as const), assumed: false });
+
+describe('a file seated in an unworn gullet', () => {
+  it('the block’s fall is the roll: flat across the top 30, fallen by 30 an upright rip face (geometry section 2)', () => {
+    expect(rollFromBlock(0, 'taper')).toBe(30);
+    expect(rollFromBlock(30, 'taper')).toBe(0);
+    expect(blockFromRoll(rollFromBlock(12, 'feather'), 'feather')).toBe(12);
+  });
+
+  it('roll 15, turned 25, level: rake -16.47, back 47.81, both flanks turned 25 (geometry section 2)', () => {
+    const found = gulletAngles(seated(), 'push');
+    expect(found.rakeDeg?.value).toBeCloseTo(-16.47, 2);
+    expect(found.backDeg?.value).toBeCloseTo(47.81, 2);
+    expect(found.faceTurnDeg?.value).toBeCloseTo(25, 9);
+    expect(found.backTurnDeg?.value).toBeCloseTo(25, 9);
+  });
+
+  it('with the handle low the two flanks part: the table of geometry section 2, from both sides and both ways', () => {
+    const table: [number, number, number, 1 | -1, number, number, number, number][] = [
+      [25, 10, 15, 1, 16.574, 45.149, 27.664, 15.149],
+      [25, 10, 15, -1, 15.906, 49.777, 22.336, 34.851],
+      [20, 15, 0, -1, 0, 64.825, 20, 44.146],
+      [0, 10, 15, 1, 14.782, 44.562, 2.664, -9.851],
+    ];
+    for (const [f, g, a, s, face, back, planFace, planBack] of table) {
+      for (const side of [1, -1] as const) {
+        const from = s * side === 1 ? 'left' : 'right';
+        const found = gulletAngles(seated({ rollDeg: a, turnDeg: side * f, slopeDeg: g, from }), 'push');
+        // At fleam 0 the turn has no sign: the side stood on alone tells the mirror image.
+        const sign = f === 0 ? (from === 'left' ? 1 : -1) : side;
+        expect(found.rakeDeg?.value).toBeCloseTo(-face, 3);
+        if (f > 0) expect(found.backDeg?.value).toBeCloseTo(back, 3);
+        if (f > 0) expect(found.faceTurnDeg?.value).toBeCloseTo(sign * planFace, 3);
+        if (f > 0) expect(found.backTurnDeg?.value).toBeCloseTo(sign * planBack, 3);
+        if (f === 0 && s === 1 && side === 1) expect(found.faceTurnDeg?.value).toBeCloseTo(planFace, 3);
+      }
+    }
+  });
+
+  it('a pull saw is the mirror image along the saw: the same rake, every turn the other way', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -30, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        fc.constantFrom<'left' | 'right'>('left', 'right'),
+        (turnDeg, slopeDeg, from) => {
+          const push = gulletAngles(seated({ turnDeg, slopeDeg, from }), 'push');
+          const pull = gulletAngles(seated({ turnDeg: 0 - turnDeg, slopeDeg, from }), 'pull');
+          expect(pull.rakeDeg?.value).toBeCloseTo(push.rakeDeg?.value ?? NaN, 9);
+          expect(pull.faceTurnDeg?.value).toBeCloseTo(-(push.faceTurnDeg?.value ?? NaN), 9);
+        },
+      ),
+    );
+  });
+
+  it('its errors are what a thousand unsteady readings of block, card and dip scatter', () => {
+    const next = randomFrom(4);
+    const normal = (): number => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
+    const told = gulletAngles(seated({ slopeDeg: 6 }), 'push');
+    const all = Array.from({ length: 4000 }, () =>
+      gulletAngles(
+        seated({
+          rollDeg: 15 + ANGLE_ERROR_DEG.roll * normal(),
+          turnDeg: 25 + ANGLE_ERROR_DEG.turn * normal(),
+          slopeDeg: 6 + ANGLE_ERROR_DEG.slope * normal(),
+        }),
+        'push',
+      ),
+    );
+    for (const angle of ['rakeDeg', 'backDeg', 'faceTurnDeg', 'backTurnDeg'] as const) {
+      const scatter = sampleStandardDeviation(all.map((g) => g[angle]?.value ?? NaN));
+      expect((told[angle]?.error ?? NaN) / scatter).toBeGreaterThan(0.9);
+      expect((told[angle]?.error ?? NaN) / scatter).toBeLessThan(1.1);
+    }
+  });
+
+  it('where the tip points and the turn’s sign are the same thing said twice (geometry section 3)', () => {
+    // Standing on the right with m > 0 the tip points to the handle; filed from the left, to the toe.
+    expect(tipTowards(25, 'right')).toBe('heel');
+    expect(tipTowards(25, 'left')).toBe('toe');
+    expect(tipTowards(0, 'left')).toBeNull();
+    for (const from of ['left', 'right'] as const)
+      for (const tip of ['toe', 'heel'] as const) expect(tipTowards(turnOf(20, from, tip), from)).toBe(tip);
+  });
+});
+
+describe('fleam out of the side view alone', () => {
+  it('flanks of 16.47 and 47.81 under a 60 degree file are a fleam of 25 with a roll of 15', () => {
+    const sure = (value: number) => ({ value, error: 0.01 });
+    const found = silhouetteFleam(sure(-16.4699), sure(47.8087), 60);
+    expect(found.fleamDeg).toBeCloseTo(25, 1);
+    expect(found.rollDeg).toBeCloseTo(15, 1);
+    expect(found.otherFile).toBeFalse();
+  });
+
+  it('gives back any hold of any file, square ones too', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 3, max: 35, noNaN: true }),
+        fc.double({ min: -8, max: 25, noNaN: true }),
+        fc.constantFrom(60, 75, 90),
+        (fleamDeg, rollDeg, sectionDeg) => {
+          fc.pre(sectionDeg - rollDeg < 85);
+          const { faceDeg, backDeg } = filedTooth({ fleamDeg, rollDeg, sectionDeg });
+          const found = silhouetteFleam({ value: -faceDeg, error: 0.2 }, { value: backDeg, error: 0.2 }, sectionDeg);
+          // A hooked face may have two: the one that made it is one of them, and both leave the same flanks.
+          const [near, other] = [found.fleamDeg, found.orDeg ?? found.fleamDeg];
+          expect(Math.min(Math.abs(near - fleamDeg), Math.abs(other - fleamDeg))).toBeLessThan(1e-4);
+          if (rollDeg >= 0) expect(found.orDeg).toBeNull();
+          const again = filedTooth({ fleamDeg: near, rollDeg: found.rollDeg, sectionDeg });
+          expect(again.faceDeg).toBeCloseTo(faceDeg, 5);
+          expect(again.backDeg).toBeCloseTo(backDeg, 5);
+          expect(found.fromDeg).toBeLessThanOrEqual(found.fleamDeg);
+          expect(found.toDeg).toBeGreaterThanOrEqual(found.fleamDeg);
+        },
+      ),
+    );
+  });
+
+  it('a rip tooth with flanks told to a degree may have any small fleam; flanks too close are another file’s', () => {
+    const rough = (value: number) => ({ value, error: 1 });
+    const rip = silhouetteFleam(rough(0), rough(60), 60);
+    expect(rip.fleamDeg).toBeCloseTo(0, 4);
+    expect(rip.fromDeg).toBe(0);
+    expect(rip.toDeg).toBeGreaterThan(10);
+    const close = silhouetteFleam({ value: -5, error: 0.3 }, { value: 40, error: 0.3 }, 60);
+    expect(close).toEqual(jasmine.objectContaining({ fleamDeg: 0, otherFile: true }));
+    expect(() => silhouetteFleam(rough(30), rough(10), 60)).toThrowError(RangeError);
+  });
+
+  it('traced from a picture of a saw filed at 25: the fleam is found within its own range', () => {
+    const tooth = toothFor(-15, 25);
+    const line = madeLine({ teeth: 60, pitchMm: 3, rakeDeg: -15, fileDeg: tooth.faceDeg + tooth.backDeg });
+    const { picture, mmPerPx } = madeScan(line, { dpi: 600 });
+    const trace = traceTeeth(picture, { mmPerPx, scaleError: 0, cuts: 'push', heel: 'left', teethPoint: 'up' });
+    if (!trace.ok) throw new Error(trace.code);
+    const readings = anglesOfTrace(trace).map((r) => read(r.tooth, r.finding));
+    expect(readings.length).toBeGreaterThan(50);
+    const says = anglesSay(HAND, readings, 'taper');
+    expect(says.all.rakeDeg?.value).toBeCloseTo(-15, 0);
+    expect(says.all.fleamDeg).toBeNull();
+    expect(says.silhouette?.fleamDeg).toBeGreaterThan(23);
+    expect(says.silhouette?.fleamDeg).toBeLessThan(27);
+  });
+});
+
+describe('what all readings of a saw’s angles say', () => {
+  it('repeats and ways are weighted by their errors; equal ones are the plain mean and its error', () => {
+    const equal = [24, 25, 27, 26].map((value) => ({ value, error: 0.01 }));
+    const found = weightedMean(equal);
+    expect(found?.value).toBeCloseTo(mean([24, 25, 27, 26]), 9);
+    expect(found?.error).toBeCloseTo(sampleStandardDeviation([24, 25, 27, 26]) / 2, 9);
+    expect(weightedMean([null, { value: 3, error: 0.5 }])).toEqual({ value: 3, error: 0.5 });
+    expect(weightedMean([null])).toBeNull();
+    const uneven = weightedMean([
+      { value: 10, error: 1 },
+      { value: 13, error: 2 },
+    ]);
+    expect(uneven?.value).toBeCloseTo(10.6, 9);
+  });
+
+  it('fleam has no sign though gullets turn both ways; corrected and set aside readings do not count', () => {
+    const wrong = read(3, bevel(80, -15), { setAside: true });
+    const slip = read(4, bevel(-12));
+    const readings = [
+      read(1, bevel(24, -14)),
+      read(2, bevel(-26, -16)),
+      wrong,
+      slip,
+      read(4, bevel(-25), { corrects: slip.key }),
+      read(5, eye('left')),
+    ];
+    const says = anglesSay(HAND, readings, 'taper');
+    expect(says.all.fleamDeg?.value).toBeCloseTo(25, 9);
+    expect(says.all.rakeDeg?.value).toBeCloseTo(-15, 9);
+    expect(says.ways.map((w) => [w.way, w.teeth])).toEqual([['bevel', 3]]);
+    expect(standingAngles(readings).length).toBe(4);
+    expect(says.apart).toEqual([]);
+  });
+
+  it('two ways that cannot both be right are named', () => {
+    const readings = [1, 2, 3, 4].flatMap((tooth) => [read(tooth, bevel(25, -2)), read(tooth, seated())]);
+    expect(anglesSay(HAND, readings, 'taper').apart.map((a) => [a.angle, a.ways])).toEqual([
+      ['rakeDeg', ['file', 'bevel']],
+    ]);
+  });
+
+  it('a file seats only where one file made both flanks; a round blade is not scanned', () => {
+    expect(waysOf(HAND)).toContain('file');
+    const raker: AnySaw = { ...HAND, family: 'crosscut', backFixing: 'none', kind: 'two-man', pattern: 'CCR' };
+    expect(waysOf(raker)).toEqual(['bevel', 'scan', 'eye']);
+    expect(filedAlone(raker)).toBeTrue();
+    expect(
+      anglesSay(raker, [read(1, { way: 'bevel', rakeDeg: 0, backDeg: 30, turnDeg: 40 })], 'taper').silhouette,
+    ).toBeNull();
+  });
+});
+
+describe('point side and lean side', () => {
+  const sides = (readings: readonly AngleReading[], teeth = 6, cuts: 'push' | 'pull' = 'push', alone = false) =>
+    pointSides(teeth, readings, alternate, cuts, alone);
+
+  it('out of the turns of two gullets it is the side the solid between them stands highest (geometry section 3)', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          own: fc.double({ min: -30, max: 30, noNaN: true }),
+          behind: fc.double({ min: -30, max: 30, noNaN: true }),
+          slopeDeg: fc.constantFrom(0, 5, 10),
+          rollDeg: fc.double({ min: 0, max: 20, noNaN: true }),
+        }),
+        ({ own, behind, slopeDeg, rollDeg }) => {
+          const hold = (turnDeg: number, xMm: number) => {
+            const from = turnDeg < 0 ? 'right' : 'left';
+            const planes = gulletPlanes({
+              hold: { rollDeg, fleamDeg: Math.abs(turnDeg), slopeDeg, sectionDeg: 60, tip: 1 },
+              xMm,
+              yMm: 0,
+            });
+            return {
+              planes: turnDeg < 0 ? mirrored(planes) : planes,
+              finding: seated({ rollDeg, turnDeg, slopeDeg, from }),
+            };
+          };
+          const [here, before] = [hold(own, 3), hold(behind, 0)];
+          const found = sides([read(1, before.finding), read(2, here.finding)])[1];
+          if (found?.point === 'none') return;
+          expect(found?.by).toBe('turns');
+          expect(found?.point).toBe(toothBetween(here.planes, before.planes, 0.9).point);
+        },
+      ),
+    );
+  });
+
+  it('a tooth needs both its gullets; alike gullets leave a chisel; on a pull saw the gullet behind is towards the toe', () => {
+    const turns = [read(1, bevel(20)), read(2, bevel(-20)), read(3, bevel(-21))];
+    expect(sides(turns).map((s) => s.point)).toEqual([null, 'left', 'none', null, null, null]);
+    // Mirrored along x: the same saw read from the other end, its turns with the other sign.
+    const pull = [read(6, bevel(-20)), read(5, bevel(20)), read(4, bevel(21))];
+    expect(sides(pull, 6, 'pull').map((s) => s.point)).toEqual([null, null, null, 'none', 'left', null]);
+  });
+
+  it('a cutter filed on its own has its point where its own bevel says', () => {
+    const found = sides([read(1, bevel(-40)), read(2, bevel(40)), read(3, bevel(1))], 4, 'push', true);
+    expect(found.map((s) => [s.point, s.verdict])).toEqual([
+      ['left', 'agrees'],
+      ['right', 'agrees'],
+      ['none', 'no-point'],
+      [null, 'not-known'],
+    ]);
+  });
+
+  it('teeth leaning away from their point are named; eye against turns is told; a whole saw the wrong way is said once', () => {
+    const seen = [read(1, eye('left')), read(2, eye('left')), read(3, eye('right'), { key: 'x' })];
+    const some = sidesSay(sides([...seen, read(3, eye('left'), { corrects: 'x' })]));
+    expect(some.disagree.map((s) => s.tooth)).toEqual([2]);
+    expect(some.wrongWayRound).toBeFalse();
+    const both = sidesSay(sides([read(1, bevel(20)), read(2, bevel(-20)), read(2, eye('right'))]));
+    expect(both.toldTwoWays).toEqual([2]);
+    const round = sides([1, 2, 3, 4, 5, 6].map((tooth) => read(tooth, eye(tooth % 2 ? 'right' : 'left'))));
+    expect(sidesSay(round)).toEqual(jasmine.objectContaining({ known: 6, wrongWayRound: true }));
+  });
+
+  it('the rest can be said to alternate: what was seen stays, rakers are passed over', () => {
+    const some = pointSides(
+      7,
+      [read(2, eye('right'))],
+      (tooth) => ({ lean: tooth === 3 || tooth === 6 ? null : 'left', assumed: true }),
+      'push',
+      true,
+    );
+    expect(alternateFrom(1, 'left', some)).toEqual([
+      { tooth: 1, point: 'left' },
+      { tooth: 4, point: 'left' },
+      { tooth: 5, point: 'right' },
+      { tooth: 7, point: 'left' },
+    ]);
+  });
+});
+
+describe('an angle that is asked about', () => {
+  const known = [1, 2, 3, 4].map((tooth) => read(tooth, bevel(tooth % 2 ? 24 : -25, -14)));
+
+  it('65 off square is 25 to the plate; 14 leaning in where the others lean back 14 wants its sign', () => {
+    const plate = doubtAngle(bevel(65), known, 'push');
+    expect(plate).toEqual(jasmine.objectContaining({ code: 'out-of-range', angle: 'fleam' }));
+    expect(plate?.meant).toEqual({ deg: 25, slip: 'to-plate' });
+    const sign = doubtAngle(bevel(null, 14), known, 'push');
+    expect(sign).toEqual(jasmine.objectContaining({ code: 'wild', angle: 'rake', usualDeg: -14 }));
+    expect(sign?.meant).toEqual({ deg: -14, slip: 'sign' });
+  });
+
+  it('what the others are, and what nobody has measured yet, just counts; the eye is never asked', () => {
+    expect(doubtAngle(bevel(22, -17), known, 'push')).toBeNull();
+    expect(doubtAngle(bevel(null, 14), known.slice(0, 2), 'push')).toBeNull();
+    expect(doubtAngle(eye('none'), known, 'push')).toBeNull();
+  });
+
+  it('a file that leaves no tooth is said to, not thrown', () => {
+    expect(doubtAngle(seated({ rollDeg: -35 }), [], 'push')?.code).toBe('no-tooth');
+    expect(doubtAngle(seated({ slopeDeg: 40 }), [], 'push')?.angle).toBe('slope');
+    expect(doubtAngle(seated(), known, 'push')).toBeNull();
+  });
+});
+
+describe('a row of teeth drawn from its gullets', () => {
+  it('stands as the solids between the same planes: height, drop, side of the point', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (fleamDeg, rollDeg) => {
+          const planes = (i: number) => {
+            const one = gulletPlanes({
+              hold: { rollDeg, fleamDeg, slopeDeg: 0, sectionDeg: 60, tip: 1 },
+              xMm: 3 * i,
+              yMm: 0,
+            });
+            return i % 2 ? one : mirrored(one);
+          };
+          const { faceDeg, backDeg } = filedTooth({ fleamDeg, rollDeg, sectionDeg: 60 });
+          const gullets = [0, 1, 2].map((i) => {
+            const turn = i % 2 ? fleamDeg : -fleamDeg;
+            return { rakeDeg: -faceDeg, backDeg, faceTurnDeg: turn, backTurnDeg: turn };
+          });
+          toothRow(gullets, 3, 0.9).forEach((tooth, i) => {
+            const solid = toothBetween(planes(i + 1), planes(i), 0.9);
+            expect(ridgeOf(tooth).dropMm).toBeCloseTo(solid.dropMm, 9);
+            expect(ridgeOf(tooth).point).toBe(solid.point);
+            const high = solid.point === 'left' ? tooth.left[1] : tooth.right[1];
+            [0, 1, 2].forEach((k) => expect(high[k]).toBeCloseTo(solid.tip[k] as number, 9));
+          });
+        },
+      ),
+    );
+  });
+
+  it('flanks that meet below the plate’s other face are refused', () => {
+    const flat = { rakeDeg: 50, backDeg: 40, faceTurnDeg: 0, backTurnDeg: 0 };
+    expect(() => toothRow([flat, flat], 3, 0.9)).toThrowError(RangeError);
+  });
+});
