@@ -6,6 +6,7 @@ import type { AnySaw } from '@odontis/core/saw/any-saw';
 import { lengthFrom } from '@odontis/core/units/length';
 import type { LengthUnit } from '@odontis/core/units/length';
 import type { Gauging } from './gauging';
+import { safeCell } from './safe-cell';
 import type { CsvFault } from './readings-csv';
 
 /**
@@ -89,8 +90,7 @@ export function rowsFromGauging(gauging: Pick<Gauging, 'readings'>): string[][] 
       r.setAside ? 'yes' : '',
       r.corrects ?? '',
       r.key,
-      // A name that a spreadsheet would run gets an apostrophe.
-      /^[=+@\t-]/.test(r.by) ? `'${r.by}` : r.by,
+      safeCell(r.by),
       r.at,
     ]),
   ];

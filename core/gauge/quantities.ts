@@ -122,7 +122,8 @@ export function partsFor(saw: AnySaw, quantity: Quantity): readonly (string | nu
   return saw.parts.filter((p) => p.kind !== 'shim' && (kind === null || p.kind === kind)).map((p) => p.id);
 }
 
-function teethOfPart(saw: AnySaw, part: string | null): number {
+/** Teeth of a saw by its length and pitch, or of one part of a set. */
+export function teethOfPart(saw: AnySaw, part: string | null): number {
   if (saw.family === 'dado') return saw.parts.find((p) => p.id === part)?.teeth ?? 0;
   if (saw.family === 'band') return bandTeeth(saw.toothLineMm, saw.pitchMm);
   return saw.family === 'circular' ? teethFor('circular', saw.toothLineMm, saw.pitchMm) : teethOf(saw);

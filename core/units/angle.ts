@@ -36,12 +36,27 @@ function readAngle(text: string): { value: number; said: string | undefined } | 
  * Example: "65 to the plate" -> 25 degrees (geometry section 1).
  */
 export function parseFleam(text: string, speech: FleamSpeech): ParsedAngle<FleamDeg> {
+  const read = readFleam(text, speech);
+  if (read.ok && (read.deg < FLEAM_RANGE_DEG.min || read.deg > FLEAM_RANGE_DEG.max))
+    return { ok: false, code: 'out-of-range', text };
+  return read;
+}
+
+/** The same without a judgement of how much a fleam can be: what was read off a saw is asked about, not refused. */
+export function readFleam(text: string, speech: FleamSpeech): ParsedAngle<FleamDeg> {
   const read = readAngle(text);
   if (typeof read === 'string') return { ok: false, code: read, text };
   const toPlate = read.said === undefined ? speech === 'to-plate' : read.said.startsWith('to');
   const deg = toPlate ? 90 - read.value : read.value;
-  if (deg < FLEAM_RANGE_DEG.min || deg > FLEAM_RANGE_DEG.max) return { ok: false, code: 'out-of-range', text };
-  return { ok: true, deg: deg as FleamDeg };
+  return Math.abs(deg) < 90 ? { ok: true, deg: deg as FleamDeg } : { ok: false, code: 'out-of-range', text };
+}
+
+/** Any other angle in plain degrees, less than a right angle either way. */
+export function readDegrees(text: string): ParsedAngle<number> {
+  const read = readAngle(text);
+  if (typeof read === 'string' || read.said !== undefined)
+    return { ok: false, code: typeof read === 'string' ? read : 'not-an-angle', text };
+  return Math.abs(read.value) < 90 ? { ok: true, deg: read.value } : { ok: false, code: 'out-of-range', text };
 }
 
 /** Rake from "-15", or from "15" where the shop says the lean back as a plain number. */

@@ -32,3 +32,9 @@ export const sayPitch = (pitchMm: number, speech: ShopSpeech): string => {
 export const sayRake = (deg: number, speech: ShopSpeech): string => formatRake(deg, speech.rakeSpeech);
 export const sayFleam = (deg: number, speech: ShopSpeech): string =>
   deg === 0 ? 'square across' : formatFleam(deg, speech.fleamSpeech);
+
+/** Fleam said both ways at once: "25° off square, 65° to the plate". */
+export const sayBothFleams = (deg: number): string =>
+  Number(deg.toFixed(1)) === 0
+    ? 'square across, 90° to the plate'
+    : `${formatFleam(deg, 'off-square').replace(' fleam', '')} off square, ${formatFleam(deg, 'to-plate')}`;

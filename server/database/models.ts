@@ -4,7 +4,7 @@ import { defineCheckRound } from '../features/checks/model';
 import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
 import { definePerson, defineStrokeReading } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
-import { defineGauged, defineGauging } from '../features/gauging/model';
+import { defineAngle, defineGauged, defineGauging } from '../features/gauging/model';
 import { defineMeasuring, defineReading, defineReadingWas } from '../features/readings/model';
 import { defineShop } from '../features/shop/model';
 import { defineArrival, defineTicket } from '../features/tickets/model';
@@ -29,6 +29,7 @@ export function defineModels(sequelize: Sequelize) {
     ReadingWas: defineReadingWas(sequelize),
     Gauging: defineGauging(sequelize),
     Gauged: defineGauged(sequelize),
+    AngleRead: defineAngle(sequelize),
     Plan: definePlan(sequelize),
     BenchEvent: defineBenchEvent(sequelize),
     BenchMark: defineBenchMark(sequelize),

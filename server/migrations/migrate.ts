@@ -5,6 +5,7 @@ import { findCustomers } from './2026-11-23-find-customers';
 import { keepContacts } from './2026-11-23-keep-contacts';
 import { sayWhatIsWaitedFor } from './2026-11-23-say-what-is-waited-for';
 import { measureEveryFamily } from './2026-11-23-measure-every-family';
+import { readAngles } from './2026-11-24-read-angles';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -16,6 +17,7 @@ export const MIGRATIONS: readonly Migration[] = [
   sayWhatIsWaitedFor,
   takeInEveryFamily,
   measureEveryFamily,
+  readAngles,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewGauged } from '@odontis/contract/gauging';
+import type { NewAngle, NewGauged } from '@odontis/contract/gauging';
 import type { TestShop } from '../../testing/test-shop';
 import { hollowReadings, newTicketBody, openTestShop, soundIntake, ticketAt } from '../../testing/test-shop';
 
@@ -120,6 +120,95 @@ describe('measuring sessions', () => {
     ]);
     expect((await shop.send('post', `${at}/sessions/${session}/finish`, { note: '' })).status).toBe(409);
     expect((await shop.send('post', `/api/tickets/1/sessions/99999/finish`, { note: '' })).status).toBe(404);
+  });
+});
+
+describe('angles read in a session', () => {
+  let shop: TestShop;
+  let at = '';
+  beforeAll(async () => {
+    shop = await openTestShop();
+    const { ticket } = await ticketAt(shop, 'measure');
+    const opened = await shop.send('post', `/api/tickets/${ticket.id}/sessions`, { key: randomUUID(), kind: 'before' });
+    at = `/api/tickets/${ticket.id}/sessions/${(opened.body as Dossier).gaugings[0]?.id}`;
+  });
+  afterAll(() => shop.close());
+  const seated: NewAngle['finding'] = {
+    way: 'file',
+    section: 'taper',
+    rollDeg: 15,
+    turnDeg: -25,
+    slopeDeg: 0,
+    from: 'right',
+  };
+  const angle = (tooth: number, finding: NewAngle['finding'], more: Partial<NewAngle> = {}): NewAngle => ({
+    key: randomUUID(),
+    part: null,
+    tooth,
+    finding,
+    setAside: false,
+    corrects: null,
+    ...more,
+  });
+  const add = (readings: NewAngle[], by?: number) => shop.send('post', `${at}/angles`, { readings }, by);
+
+  it('every way comes back as it was sent, by whom, in order; one sent twice is kept once', async () => {
+    const first = angle(3, seated);
+    await add([first, angle(4, { way: 'bevel', rakeDeg: -15, backDeg: null, turnDeg: 24 })]);
+    const answer = await add(
+      [first, angle(5, { way: 'scan', rakeDeg: -14.5, backDeg: 46 }), angle(6, { way: 'eye', point: 'none' })],
+      shop.other,
+    );
+    expect(answer.status).toBe(201);
+    const kept = (answer.body as Dossier).gaugings[0]?.angles ?? [];
+    expect(kept.map((r) => [r.tooth, r.by])).toEqual([
+      [3, 'First Hand'],
+      [4, 'First Hand'],
+      [5, 'Second Hand'],
+      [6, 'Second Hand'],
+    ]);
+    expect(kept.map((r) => r.finding)).toEqual([
+      seated,
+      { way: 'bevel', rakeDeg: -15, backDeg: null, turnDeg: 24 },
+      { way: 'scan', rakeDeg: -14.5, backDeg: 46 },
+      { way: 'eye', point: 'none' },
+    ]);
+  });
+
+  it('all or none, with a sentence for what cannot be; a correction stands at its own tooth', async () => {
+    const count = (): Promise<number> => shop.db.models.AngleRead.count();
+    const before = await count();
+    const bad: [NewAngle, RegExp][] = [
+      [angle(4000, seated), /no tooth 4000/],
+      [angle(3, seated, { part: 'left' }), /no part .+left/],
+      [angle(3, { ...seated, rollDeg: -40 }), /leaves no tooth/],
+      [angle(3, { way: 'scan', rakeDeg: null, backDeg: null }), /one angle at least/],
+      [angle(3, { ...seated, rollDeg: 95 }), /roll/],
+      [angle(3, seated, { corrects: randomUUID() }), /not in this session/],
+    ];
+    for (const [reading, says] of bad) {
+      const answer = await add([angle(7, seated), reading]);
+      expect(answer.status).toBe(400);
+      expect(JSON.stringify(answer.body)).toMatch(says);
+    }
+    expect(await count()).toBe(before);
+    const aside = angle(8, { ...seated, rollDeg: -40 }, { setAside: true });
+    expect((await add([aside])).status).toBe(201);
+    expect((await add([angle(9, seated, { corrects: aside.key })])).status).toBe(400);
+    expect((await add([angle(8, seated, { corrects: aside.key })])).status).toBe(201);
+  });
+
+  it('the database keeps each way’s own columns and lets nobody change one', async () => {
+    const [row] = await shop.db.models.AngleRead.findAll({ where: { way: 'file' }, limit: 1 });
+    await expectAsync(
+      shop.db.sequelize.query(`UPDATE angle_read SET turn_deg = 1 WHERE key = '${row?.key}'`),
+    ).toBeRejectedWithError(/never changed/);
+    await expectAsync(
+      shop.db.sequelize.query(
+        `INSERT INTO angle_read (key, gauging_id, tooth, way, rake_deg, set_aside, taken_by)
+         SELECT gen_random_uuid(), gauging_id, 1, 'eye', 3, false, taken_by FROM angle_read LIMIT 1`,
+      ),
+    ).toBeRejectedWithError(/check constraint/);
   });
 });
 

@@ -1,11 +1,14 @@
 import { DataTypes } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { AngleWay, PointSide, SeatedSection } from '@odontis/core/angles/angle-reading';
 import type { Gauge } from '@odontis/core/gauge/gauges';
 import type { Quantity } from '@odontis/core/gauge/quantities';
+import type { Lean } from '@odontis/core/saw/tooth-reading';
 import type { MeasuringKind } from '@odontis/contract/readings';
 import {
   columns,
   id,
+  maybeMeasure,
   maybeMoment,
   maybeWords,
   measure,
@@ -68,6 +71,52 @@ export const defineGauged = (sequelize: Sequelize) =>
       place: measure,
       valueMm: measure,
       gauge: words,
+      setAside: yesNo,
+      corrects: { type: DataTypes.UUID, allowNull: true },
+      takenBy: whole,
+      takenAt: moment,
+    }),
+  );
+
+export interface AngleRow extends Model<InferAttributes<AngleRow>, InferCreationAttributes<AngleRow>> {
+  key: string;
+  /** Order of taking, given by the database. */
+  taken: CreationOptional<number>;
+  gaugingId: number;
+  part: string | null;
+  tooth: number;
+  way: AngleWay;
+  section: SeatedSection | null;
+  rollDeg: number | null;
+  slopeDeg: number | null;
+  handle: Lean | null;
+  turnDeg: number | null;
+  rakeDeg: number | null;
+  backDeg: number | null;
+  point: PointSide | null;
+  setAside: boolean;
+  corrects: string | null;
+  takenBy: number;
+  takenAt: CreationOptional<Date>;
+}
+export const defineAngle = (sequelize: Sequelize) =>
+  sequelize.define<AngleRow>(
+    'angle_read',
+    columns({
+      key: uuid,
+      taken: { type: DataTypes.INTEGER, autoIncrement: true, autoIncrementIdentity: true },
+      gaugingId: whole,
+      part: maybeWords,
+      tooth: whole,
+      way: words,
+      section: maybeWords,
+      rollDeg: maybeMeasure,
+      slopeDeg: maybeMeasure,
+      handle: maybeWords,
+      turnDeg: maybeMeasure,
+      rakeDeg: maybeMeasure,
+      backDeg: maybeMeasure,
+      point: maybeWords,
       setAside: yesNo,
       corrects: { type: DataTypes.UUID, allowNull: true },
       takenBy: whole,

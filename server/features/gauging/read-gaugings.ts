@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import type { Gauging } from '@odontis/contract/gauging';
 import type { Database } from '../../database/connect';
+import { findingOf } from './angle-row';
 
 /** Every session of a ticket with its readings in the order taken. */
 export async function readGaugings(
@@ -12,6 +13,12 @@ export async function readGaugings(
   const sessions = await db.models.Gauging.findAll({ where: { ticketId }, order: ['id'], transaction });
   if (sessions.length === 0) return [];
   const readings = await db.models.Gauged.findAll({
+    where: { gaugingId: sessions.map((s) => s.id) },
+    order: ['gaugingId', 'taken'],
+    raw: true,
+    transaction,
+  });
+  const angles = await db.models.AngleRead.findAll({
     where: { gaugingId: sessions.map((s) => s.id) },
     order: ['gaugingId', 'taken'],
     raw: true,
@@ -38,6 +45,18 @@ export async function readGaugings(
         corrects,
         by: nameOf(takenBy),
         at: new Date(takenAt).toISOString(),
+      })),
+    angles: angles
+      .filter((r) => r.gaugingId === s.id)
+      .map((r) => ({
+        key: r.key,
+        part: r.part,
+        tooth: r.tooth,
+        finding: findingOf(r),
+        setAside: r.setAside,
+        corrects: r.corrects,
+        by: nameOf(r.takenBy),
+        at: new Date(r.takenAt).toISOString(),
       })),
   }));
 }

@@ -1,13 +1,17 @@
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewGauged, NewGauging } from '@odontis/contract/gauging';
+import type { NewAngle, NewGauged, NewGauging } from '@odontis/contract/gauging';
 import type { Saw } from '@odontis/contract/saw';
-import { partsFor, placesOf, QUANTITY_FACTS, quantitiesOf } from '@odontis/core/gauge/quantities';
+import { waysOf, ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
+import { leavesTooth } from '@odontis/core/angles/doubt-angle';
+import { partsFor, placesOf, QUANTITY_FACTS, quantitiesOf, teethOfPart } from '@odontis/core/gauge/quantities';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket } from '../tickets/hold';
+import { toldColumns } from './angle-row';
+import type { ReadingRow } from '../readings/model';
 import type { GaugingRow } from './model';
 
 /** A saw in the shop can be measured at any time: as it came in, and as it goes out. */
@@ -78,6 +82,61 @@ function faultOf(saw: Saw, r: NewGauged, known: ReadonlyMap<string, NewGauged>):
   return old.quantity === r.quantity && old.part === r.part && old.place === r.place
     ? null
     : 'A correction stands at the same place as what it corrects.';
+}
+
+/** Adds readings of angles to an open session: all or none; one that is there already is not added again. */
+export function addAngles(
+  db: Database,
+  ticketId: number,
+  sessionId: number,
+  readings: readonly NewAngle[],
+  by: number,
+): Promise<Dossier> {
+  return changeTicket(db, ticketId, OPEN_STAGES, async (ticket, t) => {
+    const session = await openSession(db, ticketId, sessionId, t);
+    const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
+    const known = await db.models.AngleRead.findAll({ where: { gaugingId: session.id }, raw: true, transaction: t });
+    const measured = await db.models.Measuring.findAll({ where: { ticketId }, attributes: ['id'], transaction: t });
+    const line = await db.models.Reading.max<number | null, ReadingRow>('tooth', {
+      where: { measuringId: measured.map((m) => m.id) },
+      transaction: t,
+    });
+    const at = new Map<string, Pick<NewAngle, 'part' | 'tooth'>>(known.map((r) => [r.key, r]));
+    const faults = readings.flatMap((r, i) => {
+      const says = angleFaultOf(saw, r, at, line ?? 0);
+      at.set(r.key, r);
+      return says ? [{ path: `/readings/${i}`, message: says }] : [];
+    });
+    if (faults.length > 0) throw new Problem('bad-input', faults[0]?.message ?? '', faults);
+    const here = new Set(known.map((r) => r.key));
+    await db.models.AngleRead.bulkCreate(
+      readings
+        .filter((r) => !here.has(r.key))
+        .map(({ finding, ...r }) => ({ ...r, ...toldColumns(finding), gaugingId: session.id, takenBy: by })),
+      { transaction: t },
+    );
+  });
+}
+
+/** What is wrong with a reading of angles on this saw, whose line was measured with so many teeth; null where it can stand. */
+function angleFaultOf(
+  saw: Saw,
+  r: NewAngle,
+  known: ReadonlyMap<string, Pick<NewAngle, 'part' | 'tooth'>>,
+  lineTeeth: number,
+): string | null {
+  if (!waysOf(saw).includes(r.finding.way))
+    return `Angles of this saw are not read by ${ANGLE_WAY_WORDS[r.finding.way]}.`;
+  if (!partsFor(saw, 'set').includes(r.part)) return `The set has no part "${r.part ?? 'the whole'}".`;
+  if (r.tooth > Math.max(lineTeeth, teethOfPart(saw, r.part))) return `This saw has no tooth ${r.tooth}.`;
+  if (r.finding.way === 'file' && !r.setAside && !leavesTooth(r.finding))
+    return 'A file held like that leaves no tooth: read its roll again.';
+  if (r.corrects === null) return null;
+  const old = known.get(r.corrects);
+  if (!old) return 'The reading to be corrected is not in this session.';
+  return old.part === r.part && old.tooth === r.tooth
+    ? null
+    : 'A correction stands at the same tooth as what it corrects.';
 }
 
 /** Closes a session for good. */

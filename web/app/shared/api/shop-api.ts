@@ -4,7 +4,7 @@ import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewGauged, NewGauging } from '@odontis/contract/gauging';
+import type { NewAngle, NewGauged, NewGauging } from '@odontis/contract/gauging';
 import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/people';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
@@ -94,6 +94,9 @@ export class ShopApi {
   }
   addGauged(id: number, session: number, readings: readonly NewGauged[]): Observable<Dossier> {
     return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/readings`, { readings });
+  }
+  addAngles(id: number, session: number, readings: readonly NewAngle[]): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/angles`, { readings });
   }
   finishGauging(id: number, session: number, note: string): Observable<Dossier> {
     return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/finish`, { note });

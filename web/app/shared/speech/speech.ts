@@ -3,7 +3,15 @@ import { Store } from '@ngrx/store';
 import { DateTime } from 'luxon';
 import type { ReasonInput } from '@odontis/core/reason/reason';
 import { formatLength, formatNumber } from '@odontis/core/units/length';
-import { sayFine, sayFleam, sayLong, sayPitch, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
+import {
+  sayBothFleams,
+  sayFine,
+  sayFleam,
+  sayLong,
+  sayPitch,
+  sayPlate,
+  sayRake,
+} from '@odontis/core/units/shop-speech';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import { shopFeature } from '../state/shop.feature';
 
@@ -35,6 +43,8 @@ export class Speech {
   pitch = (mm: number): string => sayPitch(mm, this.speech());
   rake = (deg: number): string => sayRake(deg, this.speech());
   fleam = (deg: number): string => sayFleam(deg, this.speech());
+  /** Both ways of saying a fleam, whichever the shop speaks; the sign of a turn is not said. */
+  bothFleams = (deg: number): string => sayBothFleams(Math.abs(deg));
   money = (amount: number, currency = this.book()?.rates.currency ?? ''): string =>
     `${currency}\u00a0${amount.toFixed(2)}`;
   minutes = (minutes: number): string => sayMinutes(Math.round(minutes));

@@ -122,6 +122,15 @@ export const addGauged = createEffect(
   { functional: true },
 );
 
+export const addAngles = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.anglesAdded),
+      concatMap(({ id, session, readings }) => answered(api.addAngles(id, session, readings))),
+    ),
+  { functional: true },
+);
+
 export const finishGauging = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(

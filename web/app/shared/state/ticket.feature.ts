@@ -3,7 +3,7 @@ import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
-import type { NewGauged, NewGauging } from '@odontis/contract/gauging';
+import type { NewAngle, NewGauged, NewGauging } from '@odontis/contract/gauging';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
 import type { DeclineChange, JobDone, Stage, TicketChange } from '@odontis/contract/ticket';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
@@ -25,6 +25,7 @@ export const TicketPageEvents = createActionGroup({
     'Photograph removed': props<{ id: number; photograph: number }>(),
     'Gauging opened': props<{ id: number; gauging: NewGauging }>(),
     'Gauged added': props<{ id: number; session: number; readings: readonly NewGauged[] }>(),
+    'Angles added': props<{ id: number; session: number; readings: readonly NewAngle[] }>(),
     'Gauging finished': props<{ id: number; session: number; note: string }>(),
     'Message written': props<{ id: number; message: NewMessage }>(),
     'Bench caught up': props<{ id: number; state: BenchState }>(),
@@ -76,6 +77,7 @@ export const ticketFeature = createFeature({
       TicketPageEvents.messageWritten,
       TicketPageEvents.gaugingOpened,
       TicketPageEvents.gaugedAdded,
+      TicketPageEvents.anglesAdded,
       TicketPageEvents.gaugingFinished,
       working,
     ),

@@ -5,6 +5,7 @@ import { bandDossier } from '../../../testing/other-dossier';
 import type { Bench } from '../../../testing/with-store';
 import { refusalBody, withStore } from '../../../testing/with-store';
 import { GaugeKeeper } from './gauge-keeper';
+import { SessionKeeper } from './session-keeper';
 
 const gauging = (readings: readonly NewGauged[], more: Partial<Gauging> = {}): Gauging => ({
   id: 3,
@@ -15,16 +16,19 @@ const gauging = (readings: readonly NewGauged[], more: Partial<Gauging> = {}): G
   finishedAt: null,
   note: '',
   readings: readings.map((r) => ({ ...r, by: 'First Hand', at: '2031-05-01T09:00:00.000Z' })),
+  angles: [],
   ...more,
 });
 
 describe('the session of gauge readings', () => {
   let bench: Bench;
   let keeper: GaugeKeeper;
+  let sessions: SessionKeeper;
   const dossier = (gaugings: Gauging[] = []): Dossier => ({ ...bandDossier('measure'), gaugings });
   const start = (at: Dossier): void => {
-    bench = withStore(at, undefined, [GaugeKeeper]);
+    bench = withStore(at, undefined, [SessionKeeper, GaugeKeeper]);
     keeper = TestBed.inject(GaugeKeeper);
+    sessions = TestBed.inject(SessionKeeper);
     TestBed.tick();
   };
   /** The screen turns and timers of no length run out. */
@@ -60,7 +64,7 @@ describe('the session of gauge readings', () => {
     ]);
     sent.flush(dossier([gauging(readings)]));
     await turn();
-    expect(keeper.unsent()).toEqual([]);
+    expect(sessions.unsent()).toBe(0);
     expect(localStorage.getItem('odontis.gauged.9')).toBeNull();
     expect(keeper.estimates().map((e) => e.place)).toEqual([1, 2]);
   });
@@ -102,7 +106,7 @@ describe('the session of gauge readings', () => {
       statusText: 'away',
     });
     await turn();
-    expect(keeper.unsent().length).toBe(1);
+    expect(sessions.unsent()).toBe(1);
     TestBed.resetTestingModule();
     start(dossier([gauging([])]));
     await turn();
@@ -110,10 +114,26 @@ describe('the session of gauge readings', () => {
     expect((posted('/3/readings').request.body as { readings: unknown[] }).readings.length).toBe(1);
   });
 
+  it('a session being closed sends nothing again and opens no other', async () => {
+    start(dossier([gauging([])]));
+    keeper.take(0.14);
+    await turn();
+    const sent = posted('/3/readings');
+    const { readings } = sent.request.body as { readings: NewGauged[] };
+    sent.flush(dossier([gauging(readings)]));
+    await turn();
+    sessions.finish('done');
+    posted('/3/finish').flush(dossier([gauging(readings, { finishedAt: '2031-05-01T10:00:00.000Z' })]));
+    await turn();
+    expect(sessions.unsent()).toBe(0);
+    expect(keeper.readings()).toEqual([]);
+    bench.http.expectNone('/api/tickets/9/sessions');
+  });
+
   it('a sample goes all round the band; a closed session is no longer added to', () => {
     start(dossier([gauging([], { finishedAt: '2031-05-01T10:00:00.000Z' })]));
-    expect(keeper.session()).toBeNull();
-    expect(keeper.finished().length).toBe(1);
+    expect(sessions.session()).toBeNull();
+    expect(sessions.finished().length).toBe(1);
     keeper.sampled.set(true);
     const first = keeper.order().slice(0, 8);
     expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(250);

@@ -1,7 +1,5 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { Store } from '@ngrx/store';
-import type { Gauging, NewGauged } from '@odontis/contract/gauging';
-import type { MeasuringKind } from '@odontis/contract/readings';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { NewGauged } from '@odontis/contract/gauging';
 import type { ReadingDoubt } from '@odontis/core/gauge/doubt-reading';
 import { doubtReading } from '@odontis/core/gauge/doubt-reading';
 import { estimatesOf } from '@odontis/core/gauge/gauged';
@@ -9,35 +7,24 @@ import type { Gauge } from '@odontis/core/gauge/gauges';
 import { partsFor, placesOf, quantitiesOf } from '@odontis/core/gauge/quantities';
 import type { Quantity } from '@odontis/core/gauge/quantities';
 import { sampleOrder } from '@odontis/core/gauge/sample-plan';
-import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
-import { keepPending, recallPending } from './pending-gauged';
-
-/** After a refusal that was no fault of the readings, the next try waits so long. */
-const AGAIN_MS = 4000;
+import { SessionKeeper } from './session-keeper';
 
 export interface Asked {
   readonly reading: NewGauged;
   readonly doubt: ReadingDoubt;
 }
 
-/**
- * The session of gauge readings that is going on: where the next reading lands, what
- * was taken, what is asked about. Readings are kept in the browser until the server
- * has them; none is ever changed, a correction is another.
- */
+/** Where the next gauge reading lands, what was taken, what is asked about. None is ever changed, a correction is another. */
 @Injectable()
 export class GaugeKeeper {
-  private readonly store = inject(Store);
-  readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
-  private readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
-  readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
-  readonly kind = signal<MeasuringKind>('before');
+  private readonly sessions = inject(SessionKeeper);
+  readonly dossier = this.sessions.dossier;
+  readonly readings = this.sessions.readings;
   readonly gauge = signal<Gauge>('straight-edge');
   readonly sampled = signal(false);
   private readonly chosen = signal<Quantity | null>(null);
   private readonly chosenPart = signal<string | null>(null);
   private readonly at = signal<number | null>(null);
-  private readonly pending = signal<readonly NewGauged[]>([]);
   readonly asked = signal<Asked | null>(null);
 
   readonly quantities = computed(() => {
@@ -62,20 +49,7 @@ export class GaugeKeeper {
   });
   /** The order they are taken in. */
   readonly order = computed(() => (this.sampled() ? sampleOrder(this.places()) : this.places()));
-  readonly session = computed<Gauging | null>(
-    () => this.dossier()?.gaugings.findLast((g) => g.kind === this.kind() && g.finishedAt === null) ?? null,
-  );
-  readonly finished = computed(() => this.dossier()?.gaugings.filter((g) => g.finishedAt !== null) ?? []);
-  readonly readings = computed<readonly NewGauged[]>(() => {
-    const kept = this.session()?.readings ?? [];
-    const here = new Set(kept.map((r) => r.key));
-    return [...kept, ...this.pending().filter((r) => !here.has(r.key))];
-  });
   readonly estimates = computed(() => estimatesOf(this.readings(), this.quantity(), this.part()));
-  readonly unsent = computed(() => {
-    const here = new Set(this.session()?.readings.map((r) => r.key) ?? []);
-    return this.pending().filter((r) => !here.has(r.key));
-  });
   /** Where the next reading lands: the place chosen, or the first without one. */
   readonly place = computed<number | null>(() => {
     const [at, order] = [this.at(), this.order()];
@@ -88,30 +62,6 @@ export class GaugeKeeper {
     const settled = new Set(this.readings().map((r) => r.corrects));
     return this.readings().filter((r) => r.setAside && !settled.has(r.key) && r.corrects === null);
   });
-
-  constructor() {
-    effect(() => {
-      const id = this.dossier()?.ticket.id;
-      if (id !== undefined) untracked(() => this.pending().length === 0 && this.pending.set(recallPending(id)));
-    });
-    effect((onCleanup) => {
-      const [unsent, busy, refusal, session] = [this.unsent(), this.busy(), this.refusal(), this.session()];
-      const id = untracked(this.dossier)?.ticket.id;
-      if (id === undefined) return;
-      keepPending(id, unsent);
-      if (unsent.length === 0 || busy || refusal?.code === 'bad-input') return;
-      const timer = setTimeout(() => this.send(id, session, unsent), refusal ? AGAIN_MS : 0);
-      onCleanup(() => clearTimeout(timer));
-    });
-  }
-
-  private send(id: number, session: Gauging | null, readings: readonly NewGauged[]): void {
-    if (session) this.store.dispatch(TicketPageEvents.gaugedAdded({ id, session: session.id, readings }));
-    else
-      this.store.dispatch(
-        TicketPageEvents.gaugingOpened({ id, gauging: { key: crypto.randomUUID(), kind: this.kind() } }),
-      );
-  }
 
   choose(quantity: Quantity): void {
     this.chosen.set(quantity);
@@ -155,7 +105,7 @@ export class GaugeKeeper {
       setAside: doubt !== null,
       corrects: null,
     };
-    this.pending.update((all) => [...all, reading]);
+    this.sessions.add([reading]);
     this.asked.set(doubt && { reading, doubt });
     if (!doubt) this.onFrom(place);
     return doubt === null;
@@ -170,7 +120,7 @@ export class GaugeKeeper {
   /** What was set aside counts after all, as it is or as it was meant. */
   settle(reading: NewGauged, valueMm: number): void {
     const settled = { ...reading, key: crypto.randomUUID(), valueMm, setAside: false, corrects: reading.key };
-    this.pending.update((all) => [...all, settled]);
+    this.sessions.add([settled]);
     this.asked.set(null);
     this.onFrom(reading.place);
   }
@@ -188,8 +138,7 @@ export class GaugeKeeper {
     const last = this.readings().findLast((r) => !r.setAside && !corrected.has(r.key));
     if (!last) return;
     const { key, quantity, part, place, valueMm, gauge } = last;
-    this.pending.update((all) => [
-      ...all,
+    this.sessions.add([
       { key: crypto.randomUUID(), quantity, part, place, valueMm, gauge, setAside: true, corrects: key },
     ]);
     this.chosen.set(quantity);
@@ -210,13 +159,7 @@ export class GaugeKeeper {
       all.push(reading);
       return reading;
     });
-    this.pending.update((old) => [...old, ...taken]);
+    this.sessions.add(taken);
     return aside;
-  }
-
-  finish(note: string): void {
-    const [id, session] = [this.dossier()?.ticket.id, this.session()];
-    if (id !== undefined && session && this.unsent().length === 0)
-      this.store.dispatch(TicketPageEvents.gaugingFinished({ id, session: session.id, note }));
   }
 }

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import Papa from 'papaparse';
-import { gaugedFromRows, rowsFromGauging } from '@odontis/contract/gauged-csv';
+import { gaugedFromRows } from '@odontis/contract/gauged-csv';
 import type { CsvFault } from '@odontis/contract/readings-csv';
 import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
 import { estimatesOf } from '@odontis/core/gauge/gauged';
@@ -17,25 +17,27 @@ import { standInValue } from '../../../shared/indicator/stand-in-indicator';
 import { tone } from '../../../shared/indicator/tone';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
-import { offerFile } from '../../../shared/ui/offer-file';
 import { doubtSays, meantSays } from '../../../shared/words/doubt-words';
 import type { Asked } from '../state/gauge-keeper';
 import { GaugeKeeper } from '../state/gauge-keeper';
+import { SessionKeeper } from '../state/session-keeper';
 import { GaugeFacts } from './gauge-facts';
 import type { Sampling } from './gauge-facts';
 import { GaugeLane } from './gauge-lane';
 import { IndicatorBar } from './indicator-bar';
+import { SessionBox } from './session-box';
 
 /** Any saw measured place by place: keyed, pressed on an indicator, sampled or out of a file. */
 @Component({
   selector: 'od-gauge-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, Notice, GaugeLane, GaugeFacts, IndicatorBar],
+  imports: [MatButton, MatButtonToggleModule, Notice, GaugeLane, GaugeFacts, IndicatorBar, SessionBox],
   templateUrl: './gauge-desk.html',
   styleUrl: './gauge-desk.scss',
 })
 export class GaugeDesk {
   protected readonly keeper = inject(GaugeKeeper);
+  private readonly sessions = inject(SessionKeeper);
   protected readonly speech = inject(Speech);
   /** Whether this saw has a line of heights that a plan is made from. */
   readonly hasLine = input(false);
@@ -48,9 +50,7 @@ export class GaugeDesk {
   protected readonly typed = signal('');
   protected readonly slip = signal('');
   protected readonly said = signal('');
-  protected readonly note = signal('');
   protected readonly csvFaults = signal<readonly CsvFault[]>([]);
-  protected readonly behind = signal<number | null>(null);
 
   protected doubtSays = ({ reading, doubt }: Asked): string => doubtSays(reading.quantity, doubt, this.speech);
   protected meantSays = (meant: NonNullable<Asked['doubt']['meant']>): string => meantSays(meant, this.speech);
@@ -81,7 +81,7 @@ export class GaugeDesk {
   });
   protected readonly aim = computed(() => this.says()?.raker?.targetMm ?? this.sampling()?.limitMm ?? null);
   protected readonly other = computed(() => {
-    const session = this.keeper.dossier()?.gaugings.find((g) => g.id === this.behind());
+    const session = this.sessions.shownBehind();
     return session ? estimatesOf(session.readings, this.keeper.quantity(), this.keeper.part()) : [];
   });
   protected readonly laneSays = computed(
@@ -163,21 +163,10 @@ export class GaugeDesk {
     this.said.set(`${read.rows.length} readings taken${aside ? `, ${aside} of them set aside to be looked at` : ''}.`);
   }
 
-  protected save(): void {
-    const session = this.keeper.session();
-    const number = this.keeper.dossier()?.ticket.number ?? 0;
-    if (session) offerFile(Papa.unparse(rowsFromGauging(session)), 'text/csv', `ticket-${number}-gauged.csv`);
-  }
-
   protected readonly forLine = computed(() => {
     const quantity = this.keeper.quantity();
     const wanted =
       this.hasLine() && (quantity === 'height' || quantity === 'set') && this.keeper.estimates().length > 0;
     return wanted ? { quantity, estimates: this.keeper.estimates() } : null;
   });
-
-  protected finish(): void {
-    this.keeper.finish(this.note());
-    this.note.set('');
-  }
 }

@@ -11,12 +11,16 @@ import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { anglesOfTrace } from '@odontis/core/angles/angles-of-trace';
 import { GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
 import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
 import { lineOfGauged } from '../data/line-of-gauged';
 import { gaugedOfTrace } from '../data/gauged-of-trace';
 import { ScanDesk } from '../state/scan-desk';
 import { GaugeKeeper } from '../state/gauge-keeper';
+import { AngleKeeper } from '../state/angle-keeper';
+import { SessionKeeper } from '../state/session-keeper';
+import { AngleDesk } from './angle-desk';
 import { GaugeDesk } from './gauge-desk';
 import { ScanPanel } from './scan-panel';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
@@ -26,8 +30,18 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
 @Component({
   selector: 'od-measure-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, RouterLink, GaugeDesk, ReadingDesk, ScanPanel, Conflict, Notice],
-  providers: [ReadingKeeper, ScanDesk, GaugeKeeper],
+  imports: [
+    MatButton,
+    MatButtonToggleModule,
+    RouterLink,
+    AngleDesk,
+    GaugeDesk,
+    ReadingDesk,
+    ScanPanel,
+    Conflict,
+    Notice,
+  ],
+  providers: [ReadingKeeper, ScanDesk, SessionKeeper, GaugeKeeper, AngleKeeper],
   templateUrl: './measure-page.html',
   styles: `
     .ways {
@@ -56,8 +70,9 @@ export class MeasurePage {
   private readonly router = inject(Router);
   private readonly scans = inject(ScanDesk);
   private readonly gauging = inject(GaugeKeeper);
+  private readonly angles = inject(AngleKeeper);
   private leaving = false;
-  protected readonly way = signal<'keyed' | 'scan' | 'gauge'>('keyed');
+  protected readonly way = signal<'keyed' | 'scan' | 'gauge' | 'angles'>('keyed');
 
   /** Other families have no line of heights to plan from: they are gauged. */
   protected readonly straight = computed(() => {
@@ -131,6 +146,8 @@ export class MeasurePage {
   /** The traced teeth become the line's readings; undo brings back what was keyed. */
   protected takeTrace(readings: ToothReading[]): void {
     this.keeper.gauge.set('scan');
+    const line = this.scans.line();
+    if (line) this.angles.takeTrace(anglesOfTrace(line));
     this.keeper.sheet()?.replace(withKeyedSet(readings, this.keeper.readings()));
     this.way.set('keyed');
   }
@@ -153,7 +170,10 @@ export class MeasurePage {
   /** Of any other saw the traced heights and gullets are readings by scan in the session. */
   protected gaugeTrace(): void {
     const [line, saw] = [this.scans.line(), this.keeper.dossier()?.saw];
-    if (line && saw) this.gauging.takeAll(gaugedOfTrace(saw, line));
+    if (line && saw) {
+      this.gauging.takeAll(gaugedOfTrace(saw, line));
+      this.angles.takeTrace(anglesOfTrace(line));
+    }
     this.way.set('gauge');
   }
 

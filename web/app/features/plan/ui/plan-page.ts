@@ -36,12 +36,13 @@ import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.fe
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
+import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
+import { ToothViews } from '../../../shared/tooth/tooth-views';
 import { stepTitle } from '../../../shared/words/step-words';
 import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
 import { planLanes } from './plan-lanes';
-import { ToothViews } from './tooth-views';
 
 /** Pull the joint line down and see what it gives and costs; accept, and the plan is frozen. */
 @Component({
@@ -143,6 +144,19 @@ export class PlanPage {
   protected readonly leanFaults = computed(() => {
     const study = this.found();
     return study ? leanDisagreements(study.inputs.readings, study.inputs.angles.fleamDeg) : [];
+  });
+  /** The tooth that is planned, for its three views. */
+  protected readonly drawn = computed(() => {
+    const [dossier, study, plan] = [this.dossier(), this.found(), this.plan()];
+    if (!dossier || !study || !plan) return null;
+    const angles = { ...study.inputs.angles, backDeg: study.tooth.backDeg };
+    return {
+      gullets: alternateGullets(angles, 4),
+      pitchMm: dossier.saw.pitchMm,
+      plateMm: dossier.saw.plateThicknessMm,
+      setMm: plan.setPerSideMm,
+      cuts: 'push' as const,
+    };
   });
   protected readonly slip = signal<string | null>(null);
 

@@ -1,0 +1,188 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { NewAngle } from '@odontis/contract/gauging';
+import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/angles/angle-reading';
+import { filedAlone, waysOf } from '@odontis/core/angles/angle-reading';
+import { anglesSay, cutsOf, usualSection } from '@odontis/core/angles/angles-say';
+import type { AngleDoubt } from '@odontis/core/angles/doubt-angle';
+import { doubtAngle } from '@odontis/core/angles/doubt-angle';
+import { alternateFrom, pointSides, sidesSay } from '@odontis/core/angles/point-sides';
+import type { ToothLean } from '@odontis/core/angles/point-sides';
+import { sideOf } from '@odontis/core/gauge/gauge-says';
+import { partsFor, teethOfPart } from '@odontis/core/gauge/quantities';
+import type { Lean } from '@odontis/core/saw/tooth-reading';
+import { SessionKeeper } from './session-keeper';
+
+export interface AskedAngle {
+  readonly reading: NewAngle;
+  readonly doubt: AngleDoubt;
+}
+
+/** Angles of the saw's teeth: where the next reading lands, what was taken, what they say together. */
+@Injectable()
+export class AngleKeeper {
+  private readonly sessions = inject(SessionKeeper);
+  readonly dossier = this.sessions.dossier;
+  private readonly chosenWay = signal<AngleWay | null>(null);
+  private readonly chosenPart = signal<string | null>(null);
+  private readonly chosenSection = signal<SeatedSection | null>(null);
+  private readonly at = signal(1);
+  readonly asked = signal<AskedAngle | null>(null);
+
+  private readonly saw = computed(() => this.dossier()?.saw ?? null);
+  /** Ways that somebody reads by hand; a scan's angles come with its trace. */
+  readonly ways = computed(() => {
+    const saw = this.saw();
+    return saw ? waysOf(saw).filter((way) => way !== 'scan') : [];
+  });
+  readonly way = computed(() => {
+    const [chosen, all] = [this.chosenWay(), this.ways()];
+    return all.find((way) => way === chosen) ?? all[0] ?? 'bevel';
+  });
+  readonly parts = computed(() => {
+    const saw = this.saw();
+    return saw ? partsFor(saw, 'set') : [null];
+  });
+  readonly part = computed(() => {
+    const [chosen, all] = [this.chosenPart(), this.parts()];
+    return all.includes(chosen) ? chosen : (all[0] ?? null);
+  });
+  readonly section = computed<SeatedSection>(() => {
+    const saw = this.saw();
+    return this.chosenSection() ?? (saw ? usualSection(saw) : 'taper');
+  });
+  /** Of the latest sitting over the line, where there is one. */
+  private readonly line = computed(
+    () => this.dossier()?.measurings.find((m) => m.kind === this.sessions.kind())?.readings ?? [],
+  );
+  readonly teeth = computed(() => {
+    const saw = this.saw();
+    return saw ? Math.max(this.line().length || teethOfPart(saw, this.part()), 1) : 1;
+  });
+  readonly tooth = computed(() => Math.min(this.at(), this.teeth()));
+  readonly cuts = computed(() => {
+    const saw = this.saw();
+    return saw ? cutsOf(saw) : 'push';
+  });
+
+  readonly readings = computed(() => this.sessions.angles().filter((r) => r.part === this.part()));
+  readonly says = computed(() => {
+    const saw = this.saw();
+    return saw && anglesSay(saw, this.readings(), this.section());
+  });
+  /** Mean set of the line, as far as it was measured; null where it was not. */
+  readonly setMm = computed(() => {
+    const set = this.line().flatMap((r) => r.setMm ?? []);
+    return set.length === 0 ? null : set.reduce((s, v) => s + v, 0) / set.length;
+  });
+  private readonly leanAt = computed(() => {
+    const [saw, line] = [this.saw(), this.line()];
+    return (tooth: number): ToothLean => {
+      const measured = line[tooth - 1];
+      if (measured?.kind === 'missing') return { lean: null, assumed: false };
+      if (measured?.lean) return { lean: measured.lean, assumed: false };
+      return { lean: saw && sideOf(saw, tooth), assumed: true };
+    };
+  });
+  readonly sides = computed(() => {
+    const saw = this.saw();
+    return saw ? pointSides(this.teeth(), this.readings(), this.leanAt(), this.cuts(), filedAlone(saw)) : [];
+  });
+  readonly sidesSay = computed(() => sidesSay(this.sides()));
+  readonly setAside = computed(() => {
+    const settled = new Set(this.readings().map((r) => r.corrects));
+    return this.readings().filter((r) => r.setAside && !settled.has(r.key) && r.corrects === null);
+  });
+
+  chooseWay(way: AngleWay): void {
+    this.chosenWay.set(way);
+    this.asked.set(null);
+  }
+  choosePart(part: string | null): void {
+    this.chosenPart.set(part);
+    this.at.set(1);
+  }
+  chooseSection(section: SeatedSection): void {
+    this.chosenSection.set(section);
+  }
+  goTo(tooth: number): void {
+    this.at.set(Math.min(this.teeth(), Math.max(1, Math.round(tooth))));
+  }
+
+  /** A reading at the present tooth, then on. A doubtful one is kept, set aside, and asked about. True where it counts. */
+  take(finding: AngleFinding): boolean {
+    const doubt = doubtAngle(finding, this.readings(), this.cuts());
+    const reading = this.reading(this.tooth(), finding, doubt !== null);
+    this.sessions.addAngles([reading]);
+    this.asked.set(doubt && { reading, doubt });
+    if (!doubt) this.goTo(reading.tooth + 1);
+    return doubt === null;
+  }
+
+  /** The traced flanks of a whole line, as readings by scan. */
+  takeTrace(found: readonly { readonly tooth: number; readonly finding: AngleFinding }[]): void {
+    this.sessions.addAngles(found.map(({ tooth, finding }) => this.reading(tooth, finding, false)));
+  }
+
+  /** Many at once, as out of a file; the doubtful ones come set aside. */
+  takeAll(
+    rows: readonly { readonly part: string | null; readonly tooth: number; readonly finding: AngleFinding }[],
+  ): number {
+    const all: NewAngle[] = [...this.readings()];
+    for (const { part, tooth, finding } of rows) {
+      const setAside =
+        doubtAngle(
+          finding,
+          all.filter((r) => r.part === part),
+          this.cuts(),
+        ) !== null;
+      all.push({ ...this.reading(tooth, finding, setAside), part });
+    }
+    const taken = all.slice(this.readings().length);
+    this.sessions.addAngles(taken);
+    return taken.filter((r) => r.setAside).length;
+  }
+
+  /** Points by turns from the present tooth on, where nobody has looked yet. */
+  alternate(point: Lean): number {
+    const found = alternateFrom(this.tooth(), point, this.sides());
+    this.sessions.addAngles(found.map((f) => this.reading(f.tooth, { way: 'eye', point: f.point }, false)));
+    return found.length;
+  }
+
+  private reading(tooth: number, finding: AngleFinding, setAside: boolean): NewAngle {
+    return { key: crypto.randomUUID(), part: this.part(), tooth, finding, setAside, corrects: null };
+  }
+
+  /** What was set aside counts after all, as it is or as it was meant. */
+  settle(reading: NewAngle, finding: AngleFinding): void {
+    this.sessions.addAngles([
+      { ...reading, finding, key: crypto.randomUUID(), setAside: false, corrects: reading.key },
+    ]);
+    this.asked.set(null);
+    this.goTo(reading.tooth + 1);
+  }
+
+  leaveAside(): void {
+    const asked = this.asked();
+    this.asked.set(null);
+    if (asked) this.goTo(asked.reading.tooth);
+  }
+
+  /** Takes the last reading that counts out of the count: it stays in the record. */
+  takeBack(): void {
+    const corrected = new Set(this.readings().map((r) => r.corrects));
+    const last = this.readings().findLast((r) => !r.setAside && !corrected.has(r.key));
+    if (!last) return;
+    const { key, part, tooth, finding } = last;
+    this.sessions.addAngles([{ key: crypto.randomUUID(), part, tooth, finding, setAside: true, corrects: key }]);
+    this.goTo(tooth);
+  }
+}
+
+/** A finding with the asked angle as it was meant. */
+export function asMeant(finding: AngleFinding, { angle, meant }: AngleDoubt): AngleFinding {
+  if (!meant) return finding;
+  if ((finding.way === 'bevel' || finding.way === 'file') && angle === 'fleam')
+    return { ...finding, turnDeg: (finding.turnDeg ?? 1) < 0 ? -meant.deg : meant.deg };
+  return finding.way === 'bevel' && angle === 'rake' ? { ...finding, rakeDeg: meant.deg } : finding;
+}

@@ -1,0 +1,113 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import Papa from 'papaparse';
+import { anglesFromRows } from '@odontis/contract/angles-csv';
+import type { CsvFault } from '@odontis/contract/readings-csv';
+import type { AngleFinding } from '@odontis/core/angles/angle-reading';
+import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
+import { cornerDeg } from '@odontis/core/file/file-section';
+import { toothFor } from '@odontis/core/file/flank-angles';
+import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
+import type { DrawnTeeth } from '../../../shared/tooth/place-teeth';
+import { ToothViews } from '../../../shared/tooth/tooth-views';
+import { Speech } from '../../../shared/speech/speech';
+import { Keys } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+import { angleDoubtSays, angleMeantSays } from '../../../shared/words/angle-words';
+import { AngleKeeper, asMeant } from '../state/angle-keeper';
+import type { AskedAngle } from '../state/angle-keeper';
+import { AngleEntry } from './angle-entry';
+import { AngleFacts } from './angle-facts';
+import { SessionBox } from './session-box';
+import { SidesStrip } from './sides-strip';
+
+/** A saw's angles: read by a seated file, a bevel or the eye, taken from a scan; drawn, and each point against its lean. */
+@Component({
+  selector: 'od-angle-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatButtonToggleModule, Notice, AngleEntry, AngleFacts, SessionBox, SidesStrip, ToothViews],
+  templateUrl: './angle-desk.html',
+  styleUrl: './gauge-desk.scss',
+})
+export class AngleDesk {
+  protected readonly keeper = inject(AngleKeeper);
+  protected readonly speech = inject(Speech);
+  protected readonly wayWords = ANGLE_WAY_WORDS;
+  protected readonly said = signal('');
+  protected readonly csvFaults = signal<readonly CsvFault[]>([]);
+
+  /** The saw's own mean tooth, as far as it is known; a fleam nobody read is drawn out of the side view. */
+  protected readonly drawn = computed<DrawnTeeth | null>(() => {
+    const [saw, says] = [this.keeper.dossier()?.saw, this.keeper.says()];
+    const rake = says?.all.rakeDeg?.value;
+    if (!saw || !says || rake === undefined) return null;
+    const fleamDeg = says.all.fleamDeg?.value ?? says.silhouette?.fleamDeg ?? 0;
+    // Where nobody read the back, it is the one this saw's file leaves behind such a face.
+    const backDeg = says.all.backDeg?.value ?? backBehind(rake, fleamDeg, cornerDeg(this.keeper.section()));
+    if (backDeg === null) return null;
+    const first = this.keeper.sides()[0]?.point === 'right' ? 1 : -1;
+    return {
+      gullets: alternateGullets({ rakeDeg: rake, backDeg, fleamDeg }, 4, first),
+      pitchMm: saw.pitchMm,
+      plateMm: saw.plateThicknessMm,
+      setMm: this.keeper.setMm() ?? 0,
+      cuts: this.keeper.cuts(),
+    };
+  });
+
+  constructor() {
+    const keys = inject(Keys);
+    effect(() =>
+      keys.here.set([
+        { keys: 'Enter', does: 'take the reading, next tooth' },
+        { keys: '↑ ↓', does: 'back one tooth, on one' },
+        ...(this.keeper.way() === 'eye' ? [{ keys: 'l, r, c', does: 'point left, right; level edge' }] : []),
+      ]),
+    );
+  }
+
+  protected take(finding: AngleFinding): void {
+    const tooth = this.keeper.tooth();
+    const good = this.keeper.take(finding);
+    this.said.set(good ? `tooth ${tooth} taken` : '');
+  }
+
+  protected alternate(point: 'left' | 'right'): void {
+    const count = this.keeper.alternate(point);
+    this.said.set(`${count} teeth said to alternate; what was seen before stays.`);
+  }
+
+  protected doubtSays = ({ doubt }: AskedAngle): string => angleDoubtSays(doubt, this.speech);
+  protected meantSays = ({ doubt }: AskedAngle): string =>
+    doubt.meant ? angleMeantSays(doubt.meant, this.speech) : '';
+  protected settleMeant({ reading, doubt }: AskedAngle): void {
+    this.keeper.settle(reading, asMeant(reading.finding, doubt));
+  }
+
+  protected async opened(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    const saw = this.keeper.dossier()?.saw;
+    if (!file || !saw) return;
+    if (file.size > 20_000_000) {
+      this.csvFaults.set([{ line: 1, message: 'The file is over 20 MB: that holds no readings of one saw.' }]);
+      return;
+    }
+    const cells = Papa.parse<string[]>((await file.text()).trimEnd(), { delimitersToGuess: [',', ';', '\t', '|'] });
+    const read = anglesFromRows(cells.data, saw);
+    this.csvFaults.set(read.ok ? [] : read.faults);
+    if (!read.ok) return;
+    const aside = this.keeper.takeAll(read.rows);
+    this.said.set(`${read.rows.length} readings taken${aside ? `, ${aside} of them set aside to be looked at` : ''}.`);
+  }
+}
+
+function backBehind(rakeDeg: number, fleamDeg: number, sectionDeg: number): number | null {
+  try {
+    return toothFor(rakeDeg, fleamDeg, sectionDeg).backDeg;
+  } catch {
+    return null;
+  }
+}

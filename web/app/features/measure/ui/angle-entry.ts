@@ -1,0 +1,87 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/angles/angle-reading';
+import { SEATED_SECTIONS } from '@odontis/core/angles/angle-reading';
+import { leavesTooth } from '@odontis/core/angles/doubt-angle';
+import type { Cuts } from '@odontis/core/angles/gullet-angles';
+import { gulletAngles } from '@odontis/core/angles/gullet-angles';
+import { SECTIONS } from '@odontis/core/file/file-section';
+import type { Lean } from '@odontis/core/saw/tooth-reading';
+import { Speech } from '../../../shared/speech/speech';
+import { Notice } from '../../../shared/ui/notice';
+import type { AngleDraft } from '../data/angle-draft';
+import { EMPTY_DRAFT, readDraft } from '../data/angle-draft';
+
+const POINT_KEYS: Readonly<Record<string, 'left' | 'right' | 'none'>> = { l: 'left', r: 'right', c: 'none' };
+
+/** One reading of a tooth's angles, by the way chosen: typed, seen live as what it leaves, taken by Enter. */
+@Component({
+  selector: 'od-angle-entry',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatButtonToggleModule, Notice],
+  templateUrl: './angle-entry.html',
+  styleUrl: './angle-entry.scss',
+})
+export class AngleEntry {
+  protected readonly speech = inject(Speech);
+  readonly way = input.required<AngleWay>();
+  readonly section = input.required<SeatedSection>();
+  readonly cuts = input.required<Cuts>();
+  readonly tooth = input.required<number>();
+  readonly teeth = input.required<number>();
+  readonly found = output<AngleFinding>();
+  readonly moved = output<number>();
+  readonly alternated = output<Lean>();
+  readonly sectionChosen = output<SeatedSection>();
+  protected readonly draft = signal<AngleDraft>(EMPTY_DRAFT);
+  protected readonly slip = signal('');
+  protected readonly sections = SEATED_SECTIONS;
+  protected readonly sectionWords = SECTIONS;
+
+  private readonly read = computed(() => readDraft(this.draft(), this.way(), this.section(), this.speech.speech()));
+  /** What these figures leave, while they are typed. */
+  protected readonly leaves = computed(() => {
+    const read = this.read();
+    if (!read.ok) return '';
+    const { finding } = read;
+    if (finding.way === 'file' && !leavesTooth(finding)) return 'a file held like that leaves no tooth';
+    const { rakeDeg, backDeg, faceTurnDeg } = gulletAngles(finding, this.cuts());
+    return [
+      rakeDeg && `face ${this.speech.rake(rakeDeg.value)}`,
+      backDeg && `back ${backDeg.value.toFixed(1)}°`,
+      faceTurnDeg && this.speech.bothFleams(faceTurnDeg.value),
+    ]
+      .filter((one) => one !== null)
+      .join(', ');
+  });
+  protected readonly turned = computed(() => {
+    const read = this.read();
+    return read.ok && 'turnDeg' in read.finding && read.finding.turnDeg !== null && read.finding.turnDeg !== 0;
+  });
+
+  protected choose(change: Partial<AngleDraft>): void {
+    this.draft.update((draft) => ({ ...draft, ...change }));
+    this.slip.set('');
+  }
+
+  /** Enter takes it. The next gullet is filed from the other side: its turn and roll stay typed, the side changes. */
+  protected take(event: Event): void {
+    event.preventDefault();
+    const read = this.read();
+    this.slip.set(read.ok ? '' : read.says);
+    if (!read.ok) return;
+    const turned = this.turned();
+    this.found.emit(read.finding);
+    if (turned) this.choose({ from: this.draft().from === 'left' ? 'right' : 'left' });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const step = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    const point = this.way() === 'eye' ? POINT_KEYS[event.key.toLowerCase()] : undefined;
+    if (event.ctrlKey || event.metaKey || event.altKey || (step === 0 && !point)) return;
+    event.preventDefault();
+    if (step !== 0) this.moved.emit(this.tooth() + step);
+    if (point) this.found.emit({ way: 'eye', point });
+  }
+}

@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { WaySays, AnglesSay } from '@odontis/core/angles/angles-say';
+import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
+import type { SidesSay, ToothSides } from '@odontis/core/angles/point-sides';
+import { because, input as given } from '@odontis/core/reason/reason';
+import type { Estimate } from '@odontis/core/trace/traced-line';
+import { Speech } from '../../../shared/speech/speech';
+import { Notice } from '../../../shared/ui/notice';
+import { Why } from '../../../shared/ui/why';
+import { angleWords } from '../../../shared/words/angle-words';
+
+const MOST_NAMED = 12;
+
+/** What the readings of a saw's angles say together, way beside way, and which teeth lean off their points. */
+@Component({
+  selector: 'od-angle-facts',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Notice, Why],
+  templateUrl: './angle-facts.html',
+  styles: `
+    .names {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 8px;
+    }
+    .link {
+      padding: 2px;
+      font: inherit;
+      color: var(--ink);
+      text-decoration: underline dotted;
+      background: none;
+      border: 0;
+      cursor: pointer;
+    }
+  `,
+})
+export class AngleFacts {
+  protected readonly speech = inject(Speech);
+  readonly says = input.required<AnglesSay | null>();
+  readonly sides = input.required<SidesSay>();
+  readonly picked = output<number>();
+  protected readonly wayWords = ANGLE_WAY_WORDS;
+  protected readonly words = angleWords;
+  protected readonly most = MOST_NAMED;
+
+  protected rake = (e: Estimate): string => `${this.speech.rake(e.value)} ${pm(e)}`;
+  protected plain = (e: Estimate): string => `${e.value.toFixed(1)}° ${pm(e)}`;
+  protected fleam = (e: Estimate): string => `${this.speech.bothFleams(e.value)} ${pm(e)}`;
+  protected short = (way: WaySays): string =>
+    [
+      way.rakeDeg && `face ${this.speech.rake(way.rakeDeg.value)}`,
+      way.backDeg && `back ${way.backDeg.value.toFixed(1)}°`,
+      way.fleamDeg && `fleam ${way.fleamDeg.value.toFixed(1)}°`,
+    ]
+      .filter((one) => one !== null)
+      .join(', ');
+  protected off = (one: ToothSides): string =>
+    `tooth ${one.tooth}: point ${one.point}, leans ${one.lean}${one.assumed ? ' as usual' : ''}`;
+
+  protected readonly silhouetteReason = computed(() => {
+    const [says, s] = [this.says(), this.says()?.silhouette];
+    if (!says || !s) return null;
+    const scan = says.ways.find((w) => w.way === 'scan') ?? says.ways.find((w) => w.rakeDeg && w.backDeg);
+    return because(
+      'Fleam out of the side view',
+      'tan A = tan a ÷ cos f and tan B = tan(S − a) ÷ cos f, solved for the roll a and the fleam f',
+      [
+        given('face A', -(scan?.rakeDeg?.value ?? 0), 'deg'),
+        given('back B', scan?.backDeg?.value ?? 0, 'deg'),
+        given('file S', s.section === 'taper' ? 60 : s.section === 'square' ? 90 : 22, 'deg'),
+        given('roll a', s.rollDeg, 'deg'),
+      ],
+      'Geometry section 2: one file, held level, for both flanks of a gullet',
+      s.orDeg === null ? undefined : `A fleam of ${s.orDeg.toFixed(0)}° would leave the same side view.`,
+    );
+  });
+}
+
+const pm = (e: Estimate): string => `± ${e.error.toFixed(1)}°`;

@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import Papa from 'papaparse';
+import { rowsFromAngles } from '@odontis/contract/angles-csv';
+import { rowsFromGauging } from '@odontis/contract/gauged-csv';
+import { Speech } from '../../../shared/speech/speech';
+import { Notice } from '../../../shared/ui/notice';
+import { offerFile } from '../../../shared/ui/offer-file';
+import { SessionKeeper } from '../state/session-keeper';
+
+/** The session that readings go into: before or after, how many are kept, closing and saving it; and those before it. */
+@Component({
+  selector: 'od-session-box',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatButtonToggleModule, Notice],
+  templateUrl: './session-box.html',
+  styles: `
+    .note {
+      display: block;
+      margin-top: 8px;
+    }
+    .note input {
+      padding: 6px 8px;
+      font: inherit;
+      color: var(--text);
+      background: var(--paper);
+      border: 1px solid var(--rule);
+      border-radius: 4px;
+    }
+    .tools {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px;
+      margin-top: 8px;
+    }
+    ul {
+      margin: 4px 0;
+      padding-left: 18px;
+    }
+    h3 {
+      margin: 10px 0 2px;
+      font-size: 16px;
+    }
+    .link {
+      padding: 2px;
+      font: inherit;
+      color: var(--ink);
+      text-align: left;
+      text-decoration: underline dotted;
+      background: none;
+      border: 0;
+      cursor: pointer;
+    }
+    .link[aria-pressed='true'] {
+      background: var(--ink-wash);
+    }
+  `,
+})
+export class SessionBox {
+  protected readonly sessions = inject(SessionKeeper);
+  protected readonly speech = inject(Speech);
+  protected readonly note = signal('');
+
+  protected finish(): void {
+    this.sessions.finish(this.note());
+    this.note.set('');
+  }
+
+  protected save(what: 'gauged' | 'angles'): void {
+    const session = this.sessions.session();
+    const number = this.sessions.dossier()?.ticket.number ?? 0;
+    if (!session) return;
+    const rows = what === 'gauged' ? rowsFromGauging(session) : rowsFromAngles(session);
+    offerFile(Papa.unparse(rows), 'text/csv', `ticket-${number}-${what}.csv`);
+  }
+}
