@@ -60,13 +60,19 @@ export function anglesSay(saw: AnySaw, readings: readonly AngleReading[], sectio
     const found = of.map((r) => gulletAngles(r.finding, cuts));
     return [{ way, teeth: new Set(of.map((r) => r.tooth)).size, ...estimates(found.map(unsigned)) }];
   });
-  const scan = ways.find((w) => w.way === 'scan') ?? ways.find((w) => w.rakeDeg && w.backDeg);
+  const scan = sideViewOf(ways);
   const silhouette =
     !filedAlone(saw) && scan?.rakeDeg && scan.backDeg && scan.teeth >= FEWEST_FLANKS
       ? { ...silhouetteFleam(scan.rakeDeg, scan.backDeg, cornerDeg(section)), section }
       : null;
   return { all: estimates(ways), ways, silhouette, apart: apartOf(ways) };
 }
+
+/** The way that saw both flanks from the side; a seated file tells the fleam itself. */
+export const sideViewOf = (ways: readonly WaySays[]): WaySays | undefined =>
+  (['scan', 'bevel'] as const)
+    .map((way) => ways.find((w) => w.way === way && w.rakeDeg && w.backDeg))
+    .find((w) => w !== undefined);
 
 const unsigned = (g: GulletAngles): AngleEstimates => ({
   rakeDeg: g.rakeDeg,

@@ -8,7 +8,8 @@ export interface DrawnTeeth {
   readonly gullets: readonly GulletFlanks[];
   readonly pitchMm: number;
   readonly plateMm: number;
-  readonly setMm: number;
+  /** Null where nobody measured it: the teeth are drawn unbent. */
+  readonly setMm: number | null;
   readonly cuts: 'push' | 'pull';
 }
 
@@ -35,7 +36,8 @@ const shape = (corners: readonly Px[]): string =>
  * worked out as their mirror image and drawn looking to the handle. Null where
  * these angles leave no tooth.
  */
-export function placeTeeth({ gullets, pitchMm, plateMm, setMm, cuts }: DrawnTeeth): PlacedTeeth | null {
+export function placeTeeth({ gullets, pitchMm, plateMm, setMm: set, cuts }: DrawnTeeth): PlacedTeeth | null {
+  const setMm = set ?? 0;
   let teeth: ToothCorners[];
   try {
     teeth = toothRow(gullets, pitchMm, plateMm);

@@ -36,8 +36,8 @@ import { placeTeeth, VIEW } from './place-teeth';
           </svg>
           <figcaption>
             <b>From the handle</b>
-            {{ p.point ? 'edge falls ' + speech.fine(p.dropMm) + ' from its point' : 'edge level, a chisel' }}; set
-            {{ speech.fine(teeth().setMm) }}
+            {{ p.point ? 'edge falls ' + speech.fine(p.dropMm) + ' from its point' : 'edge level, a chisel' }};
+            {{ set() }}
           </figcaption>
         </figure>
       </div>
@@ -102,8 +102,12 @@ export class ToothViews {
     const { gullets } = this.teeth();
     return gullets[Math.floor(gullets.length / 2)] ?? { rakeDeg: 0, backDeg: 60, faceTurnDeg: 0, backTurnDeg: 0 };
   });
+  protected readonly set = computed(() => {
+    const { setMm } = this.teeth();
+    return setMm === null ? 'set not measured' : `set ${this.speech.fine(setMm)}`;
+  });
   protected readonly label = computed(() => {
     const { rakeDeg, backDeg, faceTurnDeg } = this.own();
-    return `Teeth drawn from the side, the top and the end: face ${this.speech.rake(rakeDeg)}, back ${backDeg.toFixed(1)}°, ${this.speech.bothFleams(faceTurnDeg)}, set ${this.speech.fine(this.teeth().setMm)}.`;
+    return `Teeth drawn from the side, the top and the end: face ${this.speech.rake(rakeDeg)}, back ${backDeg.toFixed(1)}°, ${this.speech.bothFleams(faceTurnDeg)}, ${this.set()}.`;
   });
 }

@@ -24,7 +24,7 @@ describe('what is typed of an angle', () => {
   });
 
   it('a bevel: what is left empty was not read; a lean back is spoken without its sign', () => {
-    const found = read({ rake: '15', fleam: '20', tip: 'heel' }, 'bevel');
+    const found = read({ rake: '15', fleam: '20', from: 'left', tip: 'heel' }, 'bevel');
     expect(found.ok && found.finding).toEqual({ way: 'bevel', rakeDeg: -15, backDeg: null, turnDeg: -20 });
   });
 

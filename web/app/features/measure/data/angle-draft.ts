@@ -15,7 +15,7 @@ export interface AngleDraft {
   readonly from: Lean;
   readonly tip: 'toe' | 'heel';
 }
-export const EMPTY_DRAFT: AngleDraft = { fall: '', fleam: '', dip: '', rake: '', back: '', from: 'left', tip: 'toe' };
+export const EMPTY_DRAFT: AngleDraft = { fall: '', fleam: '', dip: '', rake: '', back: '', from: 'right', tip: 'toe' };
 
 export type DraftField = 'fall' | 'fleam' | 'dip' | 'rake' | 'back';
 const NAMES: Readonly<Record<DraftField, string>> = {

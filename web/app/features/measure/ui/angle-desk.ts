@@ -51,7 +51,7 @@ export class AngleDesk {
       gullets: alternateGullets({ rakeDeg: rake, backDeg, fleamDeg }, 4, first),
       pitchMm: saw.pitchMm,
       plateMm: saw.plateThicknessMm,
-      setMm: this.keeper.setMm() ?? 0,
+      setMm: this.keeper.setMm(),
       cuts: this.keeper.cuts(),
     };
   });

@@ -15,6 +15,8 @@ import { EMPTY_DRAFT, readDraft } from '../data/angle-draft';
 
 const POINT_KEYS: Readonly<Record<string, 'left' | 'right' | 'none'>> = { l: 'left', r: 'right', c: 'none' };
 
+const other = (side: Lean): Lean => (side === 'left' ? 'right' : 'left');
+
 /** One reading of a tooth's angles, by the way chosen: typed, seen live as what it leaves, taken by Enter. */
 @Component({
   selector: 'od-angle-entry',
@@ -39,7 +41,11 @@ export class AngleEntry {
   protected readonly sections = SEATED_SECTIONS;
   protected readonly sectionWords = SECTIONS;
 
-  private readonly read = computed(() => readDraft(this.draft(), this.way(), this.section(), this.speech.speech()));
+  /** Gullets are filed from the two sides by turns: whatever was said of one odd or even tooth holds for the others. */
+  protected readonly from = computed<Lean>(() => (this.tooth() % 2 ? this.draft().from : other(this.draft().from)));
+  private readonly read = computed(() =>
+    readDraft({ ...this.draft(), from: this.from() }, this.way(), this.section(), this.speech.speech()),
+  );
   /** What these figures leave, while they are typed. */
   protected readonly leaves = computed(() => {
     const read = this.read();
@@ -65,15 +71,16 @@ export class AngleEntry {
     this.slip.set('');
   }
 
-  /** Enter takes it. The next gullet is filed from the other side: its turn and roll stay typed, the side changes. */
+  protected chooseFrom(from: Lean): void {
+    this.choose({ from: this.tooth() % 2 ? from : other(from) });
+  }
+
+  /** Enter takes it; the figures stay typed for the next gullet, which was filed from the other side. */
   protected take(event: Event): void {
     event.preventDefault();
     const read = this.read();
     this.slip.set(read.ok ? '' : read.says);
-    if (!read.ok) return;
-    const turned = this.turned();
-    this.found.emit(read.finding);
-    if (turned) this.choose({ from: this.draft().from === 'left' ? 'right' : 'left' });
+    if (read.ok) this.found.emit(read.finding);
   }
 
   protected key(event: KeyboardEvent): void {

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { WaySays, AnglesSay } from '@odontis/core/angles/angles-say';
+import { sideViewOf } from '@odontis/core/angles/angles-say';
+import type { AnglesSay, WaySays } from '@odontis/core/angles/angles-say';
 import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
 import type { SidesSay, ToothSides } from '@odontis/core/angles/point-sides';
+import { cornerDeg } from '@odontis/core/file/file-section';
 import { because, input as given } from '@odontis/core/reason/reason';
 import type { Estimate } from '@odontis/core/trace/traced-line';
 import { Speech } from '../../../shared/speech/speech';
@@ -18,6 +20,14 @@ const MOST_NAMED = 12;
   imports: [Notice, Why],
   templateUrl: './angle-facts.html',
   styles: `
+    th {
+      padding-right: 10px;
+      white-space: nowrap;
+      vertical-align: top;
+    }
+    td {
+      white-space: normal;
+    }
     .names {
       display: flex;
       flex-wrap: wrap;
@@ -60,14 +70,14 @@ export class AngleFacts {
   protected readonly silhouetteReason = computed(() => {
     const [says, s] = [this.says(), this.says()?.silhouette];
     if (!says || !s) return null;
-    const scan = says.ways.find((w) => w.way === 'scan') ?? says.ways.find((w) => w.rakeDeg && w.backDeg);
+    const scan = sideViewOf(says.ways);
     return because(
       'Fleam out of the side view',
       'tan A = tan a ÷ cos f and tan B = tan(S − a) ÷ cos f, solved for the roll a and the fleam f',
       [
         given('face A', -(scan?.rakeDeg?.value ?? 0), 'deg'),
         given('back B', scan?.backDeg?.value ?? 0, 'deg'),
-        given('file S', s.section === 'taper' ? 60 : s.section === 'square' ? 90 : 22, 'deg'),
+        given('file S', cornerDeg(s.section), 'deg'),
         given('roll a', s.rollDeg, 'deg'),
       ],
       'Geometry section 2: one file, held level, for both flanks of a gullet',

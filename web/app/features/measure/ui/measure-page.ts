@@ -135,11 +135,14 @@ export class MeasurePage {
         cursor >= 0 && cursor < readings.length && readings[cursor]?.kind !== 'missing'
           ? { at: cursor + 1, unit: 'tooth' }
           : null,
-      lanes: [
-        heightLane(readings, this.speech.fine, before),
-        spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before),
-        setLane(readings, this.speech.fine, before),
-      ],
+      lanes:
+        this.way() === 'angles'
+          ? []
+          : [
+              heightLane(readings, this.speech.fine, before),
+              spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before),
+              setLane(readings, this.speech.fine, before),
+            ],
     });
   }
 

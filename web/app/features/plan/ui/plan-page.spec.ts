@@ -1,5 +1,7 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { Gauging } from '@odontis/contract/gauging';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { testDossier, testShop } from '../../../testing/test-dossier';
 import { withStore } from '../../../testing/with-store';
@@ -21,8 +23,8 @@ describe('the plan page', () => {
     sheet().handle()?.move(mm);
     await fixture.whenStable();
   };
-  const open = async (stage: 'plan' | 'bench' = 'plan'): Promise<void> => {
-    bench = withStore(testDossier(stage), undefined, [SawSheet]);
+  const open = async (stage: 'plan' | 'bench' = 'plan', more: Partial<Dossier> = {}): Promise<void> => {
+    bench = withStore({ ...testDossier(stage), ...more }, undefined, [SawSheet]);
     fixture = TestBed.createComponent(PlanPage);
     await fixture.whenStable();
   };
@@ -72,6 +74,40 @@ describe('the plan page', () => {
     (host().querySelector('.accept') as HTMLButtonElement).click();
     const call = bench.http.expectOne('/api/tickets/9/plan');
     expect(call.request.body).toEqual({ version: 4, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 });
+  });
+
+  it('offers the angles the saw was measured with, to half a degree, and plans by them', async () => {
+    const read = (tooth: number, rakeDeg: number, turnDeg: number) => ({
+      key: crypto.randomUUID(),
+      part: null,
+      tooth,
+      finding: { way: 'bevel' as const, rakeDeg, backDeg: null, turnDeg },
+      setAside: false,
+      corrects: null,
+      by: 'First Hand',
+      at: '2031-05-01T09:00:00.000Z',
+    });
+    const angles = [read(1, -9, 19), read(2, -11, -21), read(3, -9.5, 20)];
+    const session: Gauging = {
+      id: 1,
+      key: crypto.randomUUID(),
+      kind: 'before',
+      by: 'First Hand',
+      startedAt: '2031-05-01T09:00:00.000Z',
+      finishedAt: null,
+      note: '',
+      readings: [],
+      angles,
+    };
+    await open('plan', { gaugings: [session] });
+    expect(host().textContent).toContain('20° off square, 70° to the plate');
+    const match = [...host().querySelectorAll('button')].find((b) => b.textContent?.includes('Match what the saw has'));
+    match?.click();
+    await fixture.whenStable();
+    expect(host().textContent).toContain('The plan matches it.');
+    (host().querySelector('.accept') as HTMLButtonElement).click();
+    const call = bench.http.expectOne('/api/tickets/9/plan');
+    expect(call.request.body).toEqual(jasmine.objectContaining({ rakeDeg: -10, fleamDeg: 20 }));
   });
 
   it('remembers an unaccepted depth over a reload', async () => {

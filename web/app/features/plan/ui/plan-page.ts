@@ -39,6 +39,7 @@ import { Why } from '../../../shared/ui/why';
 import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
 import { ToothViews } from '../../../shared/tooth/tooth-views';
 import { stepTitle } from '../../../shared/words/step-words';
+import { measuredAngles } from '../data/measured-angles';
 import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
@@ -144,6 +145,11 @@ export class PlanPage {
   protected readonly leanFaults = computed(() => {
     const study = this.found();
     return study ? leanDisagreements(study.inputs.readings, study.inputs.angles.fleamDeg) : [];
+  });
+  /** What the saw has, where its angles were read as it came in: the other school than the shop's table. */
+  protected readonly measured = computed(() => {
+    const dossier = this.dossier();
+    return dossier && measuredAngles(dossier);
   });
   /** The tooth that is planned, for its three views. */
   protected readonly drawn = computed(() => {
