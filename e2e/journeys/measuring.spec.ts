@@ -25,7 +25,15 @@ interface Dossier {
     readonly sitting: number;
     readonly readings: readonly Reading[];
   }[];
-  readonly gaugings: readonly { readonly note: string; readonly readings: readonly Gauged[] }[];
+  readonly gaugings: readonly {
+    readonly note: string;
+    readonly readings: readonly Gauged[];
+    readonly angles: readonly {
+      readonly tooth: number;
+      readonly finding: { readonly way: string; readonly turnDeg?: number; readonly rakeDeg?: number | null };
+      readonly setAside: boolean;
+    }[];
+  }[];
 }
 
 const server = new ShopServer();
@@ -134,6 +142,12 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
   await expect.poll(async () => (await dossier('back')).measurings[0]?.readings.length).toBe(3);
   expect((await dossier('back')).measurings[0]?.gauge).toBe('indicator');
   expect((await dossier('back')).measurings[1]?.readings.length).toBe(60);
+  // The traced flanks are readings of angles in a session of their own, and the plan can match them.
+  const flanks = (await dossier('back')).gaugings[0]?.angles ?? [];
+  expect(flanks.length).toBeGreaterThan(50);
+  expect(flanks.every((a) => a.finding.way === 'scan' && Math.abs(a.finding.rakeDeg ?? 0) < 1.5)).toBe(true);
+  await page.goto(`/ticket/${tickets.get('back')}/plan`);
+  await expect(page.getByText(/This saw came with/)).toBeVisible();
 });
 
 test('a wrong resolution is asked about; two scans of one saw are joined; a trace is saved for other programs', async () => {
@@ -167,6 +181,58 @@ test('a wrong resolution is asked about; two scans of one saw are joined; a trac
     for await (const piece of await file.createReadStream()) chunks.push(piece as Buffer);
     expect(Buffer.concat(chunks).toString()).toContain(text);
   }
+});
+
+test('angles: a file seated in unworn gullets, points by eye, and teeth off their points named', async () => {
+  await openMeasure('hand');
+  await page.getByRole('radio', { name: 'Angles' }).click();
+  const seat = async (fall: string, turn: string): Promise<void> => {
+    await page.getByLabel(/The block falls/).fill(fall);
+    await page.getByLabel(/Turned off square/).fill(turn);
+    await page.keyboard.press('Enter');
+  };
+  for (const [fall, turn] of [
+    ['15', '20'],
+    ['16', '21'],
+    ['15', '70 to the plate'],
+  ] as const)
+    await seat(fall, turn);
+  await expect(page.getByRole('rowheader', { name: 'Fleam', exact: true })).toBeVisible();
+  // The other way of saying it, taken for this one: kept, set aside, asked about.
+  await seat('15', '70');
+  await expect(page.getByText(/A fleam of 70° is beyond what a saw has/)).toBeVisible();
+  await expectAccessible(page);
+  await button(/said to the plate: 20° off square/).click();
+  await page.getByRole('radio', { name: 'Points by eye' }).click();
+  await button(/^Back one/).click();
+  for (let back = 0; back < 4; back++) await page.keyboard.press('ArrowUp');
+  await button(/From here left, right/).click();
+  await expect(page.getByText(/teeth said to alternate/)).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('r');
+  await page.keyboard.press('r');
+  await expect(button(/tooth 3: point right, leans left/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /1 leaning off their point/ })).toBeVisible();
+  await closeSession('block and card');
+  const session = (await dossier('hand')).gaugings[0];
+  expect(session?.note).toBe('block and card');
+  const seated = session?.angles.filter((a) => a.finding.way === 'file') ?? [];
+  expect(seated.map((a) => [a.tooth, a.finding.turnDeg, a.setAside])).toEqual([
+    [1, -20, false],
+    [2, 21, false],
+    [3, -20, false],
+    [4, 70, true],
+    [4, 20, false],
+  ]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    (async () => {
+      await page.getByRole('radio', { name: 'Points by eye' }).click();
+      await button(/^Left/).click();
+      await button('Save angles as CSV').click();
+    })(),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/angles\.csv$/);
 });
 
 test('pictures that hold no saw, are damaged or far too large are a sentence, and the record is untouched', async () => {
@@ -265,6 +331,55 @@ test('a dado set by the stand-in indicator: presses land tooth by tooth through 
   const session = (await dossier('dado')).gaugings[0];
   expect(session?.readings.length).toBe(chippers * 2 + 8);
   expect(new Set(session?.readings.map((r) => r.gauge))).toEqual(new Set(['indicator']));
+});
+
+test('an indicator on the browser’s serial port: its presses land, it is unplugged, what was taken is kept', async () => {
+  // A port made of streams stands where a real one would be plugged in.
+  await page.addInitScript(() => {
+    const wire: { controller?: ReadableStreamDefaultController<Uint8Array> } = {};
+    const port = {
+      readable: new ReadableStream<Uint8Array>({ start: (controller) => void (wire.controller = controller) }),
+      open: () => Promise.resolve(),
+      close: () => Promise.resolve(),
+    };
+    Object.defineProperty((navigator as unknown as { serial: object }).serial, 'requestPort', {
+      value: () => Promise.resolve(port),
+    });
+    Object.assign(window, {
+      odontisWire: {
+        say: (text: string) => wire.controller?.enqueue(new TextEncoder().encode(text)),
+        pull: () => wire.controller?.error(new DOMException('gone', 'NetworkError')),
+      },
+    });
+  });
+  const wire = (what: 'say' | 'pull', text = ''): Promise<void> =>
+    page.evaluate(
+      (told) =>
+        (window as unknown as { odontisWire: Record<string, (text: string) => void> }).odontisWire[told.what]?.(
+          told.text,
+        ),
+      { what, text },
+    );
+  await openMeasure('circular');
+  await page.getByRole('radio', { name: 'Dial round the rim' }).click();
+  await button('Indicator on a serial port').click();
+  await expect(page.getByText('Indicator on the serial port', { exact: false })).toBeVisible();
+  const taken = page.locator('od-gauge-facts td').first();
+  for (const [i, mm] of ['+0.010', '+0.022', '-0.015', '+0.004'].entries()) {
+    await wire('say', `${mm}0 mm\r\n#?!\r\n${mm}0 mm *\r\n`);
+    await expect(taken).toHaveText(new RegExp(`^${i + 1} of`));
+  }
+  await expect(page.getByText(/4 lines could not be read/)).toBeVisible();
+  await wire('pull');
+  await expect(page.getByText(/unplugged or fell silent/)).toBeVisible();
+  await closeSession('');
+  const session = (await dossier('circular')).gaugings[0];
+  expect(session?.readings.map((r) => [r.place, r.valueMm, r.gauge])).toEqual([
+    [1, 0.01, 'indicator'],
+    [2, 0.022, 'indicator'],
+    [3, -0.015, 'indicator'],
+    [4, 0.004, 'indicator'],
+  ]);
 });
 
 test('a band by sampling: spread all round, until the decision no longer depends on it', async () => {

@@ -11,6 +11,8 @@ export interface DrawnTeeth {
   /** Null where nobody measured it: the teeth are drawn unbent. */
   readonly setMm: number | null;
   readonly cuts: 'push' | 'pull';
+  /** True where nobody read the back, and it is drawn as the file would leave it. */
+  readonly backGuessed: boolean;
 }
 
 /** Paths of one view: far metal first, then near, then facets and edges. */

@@ -6,6 +6,7 @@ const drawn = (fleamDeg: number, cuts: 'push' | 'pull' = 'push') => ({
   pitchMm: 3,
   plateMm: 0.9,
   setMm: 0.12,
+  backGuessed: false,
   cuts,
 });
 const numbers = (path: string): number[] => (path.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);

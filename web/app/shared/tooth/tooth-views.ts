@@ -15,9 +15,7 @@ import { placeTeeth, VIEW } from './place-teeth';
             <path class="far" [attr.d]="p.side.far" />
             <path class="steel" [attr.d]="p.side.near" />
           </svg>
-          <figcaption>
-            <b>From the side</b> face {{ speech.rake(own().rakeDeg) }}, back {{ own().backDeg.toFixed(1) }}°
-          </figcaption>
+          <figcaption><b>From the side</b> face {{ speech.rake(own().rakeDeg) }}, {{ back() }}</figcaption>
         </figure>
         <figure>
           <svg [attr.viewBox]="box">
@@ -35,7 +33,7 @@ import { placeTeeth, VIEW } from './place-teeth';
             <path class="steel" [attr.d]="p.end.near" />
           </svg>
           <figcaption>
-            <b>From the handle</b>
+            <b>From the end</b>
             {{ p.point ? 'edge falls ' + speech.fine(p.dropMm) + ' from its point' : 'edge level, a chisel' }};
             {{ set() }}
           </figcaption>
@@ -102,12 +100,15 @@ export class ToothViews {
     const { gullets } = this.teeth();
     return gullets[Math.floor(gullets.length / 2)] ?? { rakeDeg: 0, backDeg: 60, faceTurnDeg: 0, backTurnDeg: 0 };
   });
+  protected readonly back = computed(() =>
+    this.teeth().backGuessed ? 'back not read' : `back ${this.own().backDeg.toFixed(1)}°`,
+  );
   protected readonly set = computed(() => {
     const { setMm } = this.teeth();
     return setMm === null ? 'set not measured' : `set ${this.speech.fine(setMm)}`;
   });
   protected readonly label = computed(() => {
-    const { rakeDeg, backDeg, faceTurnDeg } = this.own();
-    return `Teeth drawn from the side, the top and the end: face ${this.speech.rake(rakeDeg)}, back ${backDeg.toFixed(1)}°, ${this.speech.bothFleams(faceTurnDeg)}, ${this.set()}.`;
+    const { rakeDeg, faceTurnDeg } = this.own();
+    return `Teeth drawn from the side, the top and the end: face ${this.speech.rake(rakeDeg)}, ${this.back()}, ${this.speech.bothFleams(faceTurnDeg)}, ${this.set()}.`;
   });
 }

@@ -64,6 +64,9 @@ export class AngleKeeper {
     return saw ? cutsOf(saw) : 'push';
   });
 
+  /** A band or a round blade has no heel and no toe: directions are said along the cut and against it. */
+  readonly endless = computed(() => ['band', 'circular', 'dado'].includes(this.saw()?.family ?? ''));
+
   readonly readings = computed(() => this.sessions.angles().filter((r) => r.part === this.part()));
   readonly says = computed(() => {
     const saw = this.saw();

@@ -53,6 +53,7 @@ export class AngleDesk {
       plateMm: saw.plateThicknessMm,
       setMm: this.keeper.setMm(),
       cuts: this.keeper.cuts(),
+      backGuessed: !says.all.backDeg,
     };
   });
 

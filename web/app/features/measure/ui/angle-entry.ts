@@ -32,7 +32,9 @@ export class AngleEntry {
   readonly cuts = input.required<Cuts>();
   readonly tooth = input.required<number>();
   readonly teeth = input.required<number>();
+  readonly endless = input(false);
   readonly found = output<AngleFinding>();
+  /** Teeth on from the present one: a step, as keys may come faster than the screen turns. */
   readonly moved = output<number>();
   readonly alternated = output<Lean>();
   readonly sectionChosen = output<SeatedSection>();
@@ -61,6 +63,11 @@ export class AngleEntry {
       .filter((one) => one !== null)
       .join(', ');
   });
+  protected readonly ends = computed(() =>
+    this.endless()
+      ? { toe: 'along the cut', heel: 'against the cut' }
+      : { toe: 'towards the toe', heel: 'towards the heel' },
+  );
   protected readonly turned = computed(() => {
     const read = this.read();
     return read.ok && 'turnDeg' in read.finding && read.finding.turnDeg !== null && read.finding.turnDeg !== 0;
@@ -88,7 +95,7 @@ export class AngleEntry {
     const point = this.way() === 'eye' ? POINT_KEYS[event.key.toLowerCase()] : undefined;
     if (event.ctrlKey || event.metaKey || event.altKey || (step === 0 && !point)) return;
     event.preventDefault();
-    if (step !== 0) this.moved.emit(this.tooth() + step);
+    if (step !== 0) this.moved.emit(step);
     if (point) this.found.emit({ way: 'eye', point });
   }
 }

@@ -79,6 +79,10 @@ export class MeasurePage {
     const dossier = this.keeper.dossier();
     return !dossier || isStraightDossier(dossier);
   });
+  /** A scanner shows a tooth line laid straight: no round blade. */
+  protected readonly scannable = computed(
+    () => !['circular', 'dado'].includes(this.keeper.dossier()?.saw.family ?? ''),
+  );
   protected readonly editable = computed(() => ['measure', 'plan'].includes(this.keeper.dossier()?.ticket.stage ?? ''));
   protected readonly gauges = GAUGES;
   protected readonly gaugeWords = GAUGE_WORDS;

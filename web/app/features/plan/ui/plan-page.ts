@@ -162,6 +162,7 @@ export class PlanPage {
       plateMm: dossier.saw.plateThicknessMm,
       setMm: plan.setPerSideMm,
       cuts: 'push' as const,
+      backGuessed: false,
     };
   });
   protected readonly slip = signal<string | null>(null);
