@@ -7,6 +7,7 @@ import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
 import { CALIBRATIONS } from '@odontis/core/calibration/shop-calibrations';
 import { FILE_SECTIONS } from '@odontis/core/file/file-section';
 import { CUTS } from '@odontis/core/file/filing-order';
+import { ANGLE_WAYS, POINT_SIDES, SEATED_SECTIONS } from '@odontis/core/angles/angle-reading';
 import { GAUGES } from '@odontis/core/gauge/gauges';
 import { QUANTITIES } from '@odontis/core/gauge/quantities';
 import { PULL_EDGES } from '@odontis/core/pull/pull-tooth';
@@ -39,6 +40,9 @@ describe('docs that cannot lie', () => {
     const vocabulary = new Set<string>([
       ...STAGES,
       ...GAUGES,
+      ...ANGLE_WAYS,
+      ...POINT_SIDES,
+      ...SEATED_SECTIONS,
       ...QUANTITIES,
       ...TOOTH_DOUBTS,
       ...WAITS,

@@ -57,6 +57,45 @@ describe('the command line on the core', () => {
     expect(plan.plan.steps.length).toBeGreaterThan(5);
   });
 
+  it('takes the measurements of a saw as the app writes them: checks any, plans a straight one', async () => {
+    const sitting = {
+      kind: 'before',
+      round: 0,
+      sitting: 1,
+      gauge: 'scan',
+      by: 'First Hand',
+      changedAt: '2031-05-01T09:00:00.000Z',
+      readings,
+      was: [],
+    };
+    const kept = {
+      name: 'Tenon saw',
+      marksOnIt: '',
+      pitchMm: saw['pitchMm'],
+      convention: 'points',
+      toothLineMm: 250,
+      plateThicknessMm: saw['plateThicknessMm'],
+      plateDepthHeelMm: saw['plateDepthMm'],
+      plateDepthToeMm: 200,
+      family: 'back',
+      filing: saw['filing'],
+      backFixing: 'folded',
+    };
+    const measured = { format: 'odontis-measured', version: 1, units: 'mm', saw: kept, wood: saw['wood'] };
+    const good = file('measured.json', JSON.stringify({ ...measured, sittings: [sitting], sessions: [] }));
+    expect((await odontis('check', good)).out).toContain('sittings 1, sessions 0');
+    const [one, other] = [await odontis('plan', good), await odontis('plan', 'docs/examples/back-saw.json')];
+    const depthOf = (out: string): number => (JSON.parse(out) as { plan: { depthMm: number } }).plan.depthMm;
+    expect(depthOf(one.out)).toBe(depthOf(other.out));
+    const bare = file('bare.json', JSON.stringify({ ...measured, sittings: [], sessions: [] }));
+    const none = await odontis('plan', bare);
+    expect([none.code, none.lines.length]).toEqual([2, 1]);
+    expect(none.lines[0]).toMatch(/was not measured/);
+    const bad = await odontis('check', file('bad.json', JSON.stringify({ ...measured, sittings: [{}] })));
+    expect(bad.code).toBe(2);
+    expect(bad.lines[0]).toMatch(/^\/sittings/);
+  });
+
   it('plans the same saw from its readings as CSV, at a depth of one’s own', async () => {
     const rows = readings.map((r) => [r['tooth'], r['xMm'], r['yMm'], r['lean'], r['setMm']].join(','));
     const csv = file('back.csv', `tooth,x_mm,y_mm,lean,set_mm\n${rows.join('\n')}\n`);

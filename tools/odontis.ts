@@ -3,6 +3,8 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
 import { readingsFromRows } from '@odontis/contract/readings-csv';
+import type { MeasuredSaw } from '@odontis/contract/measured-saw';
+import { MEASURED_FORMAT, measuredFaults, measuredSaw, recordOfMeasured } from '@odontis/contract/measured-saw';
 import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
 import { planRecord } from '@odontis/core/plan/plan-record';
@@ -15,7 +17,7 @@ import { traceCommand } from './trace-command';
  * FILE` names every fault of a record. Exit code 0 for good, 2 for anything
  * that is not, one line a fault on the error output and no stack.
  */
-const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record (JSON), as JSON
+const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record or of a hand or back saw's measurements (JSON), as JSON
 odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 mm" --depth "60 mm"
                  [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
 odontis check FILE [the same options]  every fault of it, with its path
@@ -133,6 +135,14 @@ function load(file: string, options: Options): unknown {
   return faulty(`${file} is neither a saw record (JSON) nor readings (CSV with a column "tooth").`);
 }
 
+/** The file as a saw's measurements; null where it says it is something else. */
+function measuredIn(value: unknown): MeasuredSaw | null {
+  if ((value as { format?: unknown } | null)?.format !== MEASURED_FORMAT) return null;
+  const faults = measuredFaults(value);
+  if (faults.length > 0) throw new Faulty(faults.map(sayFault));
+  return measuredSaw.parse(value);
+}
+
 const sayFault = ({ path: at, message }: RecordFault): string => `${at === '/' ? 'the file' : at}: ${message}`;
 
 async function main(argv: readonly string[]): Promise<void> {
@@ -155,7 +165,16 @@ async function main(argv: readonly string[]): Promise<void> {
     console.log(JSON.stringify(await traced(file, options), null, 2));
     return;
   }
-  const value = load(file, options);
+  const loaded = load(file, options);
+  const measured = measuredIn(loaded);
+  if (measured && command === 'check') {
+    console.log(
+      `${file} holds the measurements of a saw: ${measured.saw.family}, ${measured.saw.name}, sittings ${measured.sittings.length}, sessions ${measured.sessions.length}.`,
+    );
+    return;
+  }
+  const value = measured ? recordOfMeasured(measured) : loaded;
+  if (typeof value === 'string' && measured) return faulty(`${file}: ${value}`);
   const faults = recordFaults(value);
   if (faults.length > 0) throw new Faulty(faults.map(sayFault));
   const record = recordOf(sawRecord.parse(value));

@@ -1,5 +1,10 @@
 import { writeFileSync } from 'node:fs';
+import { measuredSchema } from '@odontis/contract/measured-saw';
 import { recordSchema } from '@odontis/contract/saw-record';
 
-/** Writes docs/saw-record.schema.json from the contract; a test holds the two equal. */
-writeFileSync('docs/saw-record.schema.json', `${JSON.stringify(recordSchema(), null, 2)}\n`);
+/** Writes the JSON Schemas in docs/ from the contract; tests hold them equal. */
+for (const [name, schema] of [
+  ['saw-record', recordSchema()],
+  ['measured-saw', measuredSchema()],
+] as const)
+  writeFileSync(`docs/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);

@@ -1,8 +1,10 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { isStraightDossier } from '@odontis/contract/dossier';
+import { measuredOf } from '@odontis/contract/measured-saw';
 import { baseDrawing, drawnTooth, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
@@ -10,6 +12,7 @@ import { ReadingDesk } from '../../../shared/readings/reading-desk';
 import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
+import { offerFile } from '../../../shared/ui/offer-file';
 import { Notice } from '../../../shared/ui/notice';
 import { anglesOfTrace } from '@odontis/core/angles/angles-of-trace';
 import { GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
@@ -44,8 +47,15 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
   providers: [ReadingKeeper, ScanDesk, SessionKeeper, GaugeKeeper, AngleKeeper],
   templateUrl: './measure-page.html',
   styles: `
-    .ways {
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+      align-items: center;
       margin: 10px 16px 0;
+    }
+    .save {
+      margin-left: auto;
     }
     .with select {
       padding: 6px 8px;
@@ -183,6 +193,21 @@ export class MeasurePage {
     }
     this.way.set('gauge');
   }
+
+  /** All that was measured of this saw on this ticket, as an open file. */
+  protected saveMeasured(): void {
+    const dossier = this.keeper.dossier();
+    if (dossier)
+      offerFile(
+        JSON.stringify(measuredOf(dossier), null, 2),
+        'application/json',
+        `ticket-${dossier.ticket.number}-measured.json`,
+      );
+  }
+  protected readonly anyMeasured = computed(() => {
+    const dossier = this.keeper.dossier();
+    return !!dossier && (dossier.gaugings.length > 0 || dossier.measurings.some((m) => m.readings.length > 0));
+  });
 
   protected plan(): void {
     this.leaving = true;
