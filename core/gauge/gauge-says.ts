@@ -5,6 +5,10 @@ import { judgeSpread } from '../circular/equalise';
 import type { SpreadVerdict } from '../circular/equalise';
 import type { RakerSaw } from '../raker/raker-target';
 import { rakerTarget } from '../raker/raker-target';
+import type { Judgement } from '../judgement/books';
+import { ownBook } from '../judgement/books';
+import { judge } from '../judgement/rule-book';
+import { STRAIGHTEN_BOOK } from '../judgement/work-books';
 import type { Reason } from '../reason/reason';
 import type { AnySaw } from '../saw/any-saw';
 import type { Wood } from '../saw/families';
@@ -15,6 +19,10 @@ import { setBalance } from '../set/set-balance';
 import { familySet } from '../set/family-set';
 import { RESET_BELOW_SHARE } from '../set/set-wear';
 import type { PlaceEstimate } from './gauged';
+import type { PlateBend } from './plate-bend';
+import { plateBend } from './plate-bend';
+import type { PlateReach } from './plate-reach';
+import { plateReach } from './plate-reach';
 import type { Quantity } from './quantities';
 import { usualSide } from './quantities';
 
@@ -34,6 +42,10 @@ export interface GaugeSays {
     readonly deep: readonly number[];
   } | null;
   readonly dial: DialSplit | null;
+  /** Out of a plate's bow: its bend, and how the shop would straighten it, in its own words; null where it stands straight. */
+  readonly bend: { readonly found: PlateBend; readonly advice: readonly string[] } | null;
+  /** Out of rust and pitting: how much of the line it lies over. */
+  readonly reach: PlateReach | null;
   readonly chippers: { readonly spreadMm: number; readonly verdict: SpreadVerdict } | null;
 }
 
@@ -66,6 +78,7 @@ export function gaugeSays(
   estimates: readonly PlaceEstimate[],
   of: number,
   wood: Wood,
+  own?: Judgement,
 ): GaugeSays | null {
   const first = estimates[0];
   if (!first) return null;
@@ -83,6 +96,8 @@ export function gaugeSays(
         ? rakersOf(saw.kind === 'frame' ? 'buck' : saw.kind, estimates, wood)
         : null,
     dial: quantity === 'runout' && estimates.length >= FEWEST_ROUND ? dialOf(estimates, of) : null,
+    bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
+    reach: quantity === 'rust' || quantity === 'pitting' ? plateReach(estimates, saw.toothLineMm, saw.pitchMm) : null,
     chippers: quantity === 'chipper-height' && estimates.length >= 2 ? chippersOf(estimates) : null,
   };
 }
@@ -104,6 +119,22 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
   const off = (sign: 1 | -1): number[] =>
     estimates.filter((e) => sign * (e.valueMm - depthMm) > RAKER_OFF_MM).map((e) => e.place);
   return { targetMm: depthMm, reason, shallow: off(-1), deep: off(1) };
+}
+
+/** The bend of a plate and what the shop's book of straightening says of it. */
+function bendOf(saw: AnySaw, estimates: readonly PlaceEstimate[], own: Judgement | undefined): GaugeSays['bend'] {
+  const found = plateBend(estimates, saw.toothLineMm);
+  if (!found) return null;
+  const facts = {
+    family: saw.family,
+    marks: ['bend'],
+    bendSagMm: found.sagMm,
+    bendLengthMm: found.lengthMm,
+    kinkInPlate: false,
+    kinkNearToe: false,
+  };
+  const judged = judge(ownBook(STRAIGHTEN_BOOK, own), facts);
+  return { found, advice: judged.reasons.map((r) => r.says) };
 }
 
 function dialOf(estimates: readonly PlaceEstimate[], teeth: number): DialSplit | null {

@@ -1,4 +1,5 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
+import type { Judgement } from '../judgement/books';
 import { randomFrom } from '../reference/made-scan';
 import type { AnySaw } from '../saw/any-saw';
 import { doubtReading } from './doubt-reading';
@@ -296,6 +297,22 @@ describe('what a quantity’s readings say together', () => {
 
   it('the mean set under which a band is set anew', () => {
     expect(setLimitMm(BAND, 'dry-soft')).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
+  });
+
+  it('a bowed plate: where, how far and how long, and what the shop does about such a bend', () => {
+    const saw: AnySaw = { ...head, family: 'hand', filing: 'rip', pitchMm: 5, toothLineMm: 650 };
+    const bow = (gap: (x: number) => number, own?: Judgement) =>
+      gaugeSays(saw, 'bow', at([81, 163, 244, 325, 406, 488, 569].map((x) => [x, gap(x)])), 7, 'dry-hard', own)?.bend;
+    const gradual = (x: number): number => (-16 * x * (650 - x)) / 650 ** 2;
+    expect(bow(gradual)?.found.bulges).toBe('left');
+    expect(bow(gradual)?.advice[0]).toMatch(/gradual bend/);
+    expect(bow((x) => gradual(x) / 8)?.advice).toEqual(['Straight enough to work.']);
+    expect(bow((x) => (x < 325 ? x / 60 : (650 - x) / 60))?.advice[0]).toMatch(/blocks with a clamp/);
+    const own: Judgement = { straighten: { rules: { gradual: { says: 'Over the knee.' } } } };
+    expect(bow(gradual, own)?.advice).toEqual(['Over the knee.']);
+    const rust = gaugeSays(saw, 'rust', at([[100, 50]]), 7, 'dry-hard');
+    expect(rust?.reach?.teeth).toEqual([{ first: 16, last: 26 }]);
+    expect(rust?.bend).toBeNull();
   });
 
   it('round a rim: a made eccentricity of 0.08 mm towards a quarter turn is found', () => {

@@ -67,19 +67,24 @@ export class GaugeDesk {
   protected readonly says = computed(() => {
     const dossier = this.keeper.dossier();
     const { quantity, estimates, places } = this.keeper;
-    return dossier && gaugeSays(dossier.saw, quantity(), estimates(), places().length, dossier.ticket.wood);
+    const own = this.speech.book()?.judgement;
+    return dossier && gaugeSays(dossier.saw, quantity(), estimates(), places().length, dossier.ticket.wood, own);
   });
   protected readonly sampling = computed<Sampling | null>(() => {
     const dossier = this.keeper.dossier();
-    if (!dossier || this.keeper.quantity() !== 'set') return null;
+    const set = this.keeper.quantity() === 'set';
+    if (!dossier || !(set || this.keeper.sampled())) return null;
     const estimate = sampleEstimate(
       this.keeper.estimates().map((e) => e.valueMm),
       Math.max(this.keeper.places().length, this.keeper.estimates().length),
     );
+    // Only the mean of a set decides something; of anything else the sample tells its mean and error.
+    if (!set) return { estimate, decides: null };
     const limitMm = setLimitMm(dossier.saw, dossier.ticket.wood);
-    return { estimate, limitMm, advice: sampleAdvice(estimate, limitMm, GAUGE_ERROR_MM[this.keeper.gauge()]) };
+    const advice = sampleAdvice(estimate, limitMm, GAUGE_ERROR_MM[this.keeper.gauge()]);
+    return { estimate, decides: { limitMm, advice } };
   });
-  protected readonly aim = computed(() => this.says()?.raker?.targetMm ?? this.sampling()?.limitMm ?? null);
+  protected readonly aim = computed(() => this.says()?.raker?.targetMm ?? this.sampling()?.decides?.limitMm ?? null);
   protected readonly other = computed(() => {
     const session = this.sessions.shownBehind();
     return session ? estimatesOf(session.readings, this.keeper.quantity(), this.keeper.part()) : [];

@@ -8,11 +8,14 @@ import { Why } from '../../../shared/ui/why';
 
 export interface Sampling {
   readonly estimate: SampleEstimate;
-  readonly advice: SampleAdvice;
-  readonly limitMm: number;
+  /** The decision that hangs on the mean; null where none does. */
+  readonly decides: { readonly advice: SampleAdvice; readonly limitMm: number } | null;
 }
 
 const SPREAD_WORDS = { good: 'good', acceptable: 'acceptable', uneven: 'uneven', 'too-much': 'too much' } as const;
+
+/** Readings of a bow this far off one bend tell of more than one, mm. Common practice, no source. */
+const SECOND_BEND_MM = 0.5;
 
 /** What the readings of a quantity say together, and whether enough have been taken. */
 @Component({
@@ -77,6 +80,31 @@ const SPREAD_WORDS = { good: 'good', acceptable: 'acceptable', uneven: 'uneven',
             <td class="figure">scatter {{ speech.finer(dial.scatterMm) }}</td>
           </tr>
         }
+        @if (s.bend?.found; as bend) {
+          <tr>
+            <th scope="row">Bend</th>
+            <td class="figure">
+              {{ speech.fine(bend.sagMm) }} ± {{ speech.fine(bend.sagErrorMm) }}, bulging to the {{ bend.bulges }}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">Where</th>
+            <td class="figure">
+              about {{ speech.long(bend.centreMm) }} from the heel,
+              {{ bend.lengthMm > 0 ? 'over ' + speech.long(bend.lengthMm) : 'in one place' }}
+            </td>
+          </tr>
+        }
+        @if (s.reach; as reach) {
+          <tr>
+            <th scope="row">It lies over</th>
+            <td class="figure">{{ speech.long(reach.totalMm) }}, {{ speech.share(reach.share) }} of the line</td>
+          </tr>
+          <tr>
+            <th scope="row">Teeth in it</th>
+            <td>{{ spans(reach.teeth) }}</td>
+          </tr>
+        }
         @if (s.chippers; as chippers) {
           <tr>
             <th scope="row">Spread</th>
@@ -84,11 +112,20 @@ const SPREAD_WORDS = { good: 'good', acceptable: 'acceptable', uneven: 'uneven',
           </tr>
         }
       </table>
+      @for (line of s.bend?.advice ?? []; track line) {
+        <p class="enough">{{ line }}</p>
+      }
+      @if (s.bend && s.bend.found.scatterMm > uneven) {
+        <p class="quiet">
+          One bend leaves these readings {{ speech.fine(s.bend.found.scatterMm) }} off: there is a second one, or a
+          twist. Sight along it.
+        </p>
+      }
       @if (s.raker) {
         <p class="quiet">Off by more than {{ speech.fine(off) }} counts.</p>
       }
       @if (sampling(); as sample) {
-        <p [class.enough]="sample.advice.enough" role="status">{{ advice(sample) }}</p>
+        <p [class.enough]="sample.decides?.advice?.enough" role="status">{{ advice(sample) }}</p>
       }
       @if (s.dial && !s.dial.certain) {
         <p class="quiet">
@@ -115,12 +152,19 @@ export class GaugeFacts {
   protected readonly off = RAKER_OFF_MM;
   protected list = (places: readonly number[]): string =>
     places.slice(0, 10).join(', ') + (places.length > 10 ? ` and ${places.length - 10} more` : '');
+  protected readonly uneven = SECOND_BEND_MM;
+  protected spans = (all: readonly { readonly first: number; readonly last: number }[]): string =>
+    all.length === 0
+      ? 'none'
+      : all.map(({ first, last }) => (first === last ? `${first}` : `${first} to ${last}`)).join(', ');
   protected readonly meanError = computed(() => {
     const error = this.sampling()?.estimate.errorMm;
     return error === undefined || !Number.isFinite(error) ? '' : ` ± ${this.speech.finer(error)}`;
   });
 
-  protected advice({ advice, estimate, limitMm }: Sampling): string {
+  protected advice({ estimate, decides }: Sampling): string {
+    if (!decides) return `A sample of ${estimate.count} out of ${estimate.of}: no decision hangs on this mean alone.`;
+    const { advice, limitMm } = decides;
     const limit = this.speech.finer(limitMm);
     if (advice.enough)
       return `Enough: the mean set is ${advice.side} ${limit}, where it wants setting anew, by more than ${SURE_ERRORS} of its errors${advice.side === 'under' ? '. Set it' : '. It need not be set'}.`;

@@ -36,6 +36,7 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
   imports: [
     MatButton,
     MatButtonToggleModule,
+    NgTemplateOutlet,
     RouterLink,
     AngleDesk,
     GaugeDesk,
