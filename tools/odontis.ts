@@ -21,7 +21,7 @@ const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record or
 odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 mm" --depth "60 mm"
                  [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
 odontis check FILE [the same options]  every fault of it, with its path
-odontis trace PICTURE [--dpi 600] [--family pull] [--heel left|right] [--svg FILE] [--dxf FILE]
+odontis trace PICTURE [--dpi 600] [--family pull] [--heel left|right] [--pattern CCR] [--svg FILE] [--dxf FILE]
                  the teeth of a scanned tooth line (PNG, JPEG or TIFF), as JSON`;
 
 /** Wrong input: lines for the error output, exit code 2. */
@@ -49,6 +49,7 @@ const OPTIONS = {
   wood: { type: 'string' },
   dpi: { type: 'string' },
   heel: { type: 'string' },
+  pattern: { type: 'string' },
   svg: { type: 'string' },
   dxf: { type: 'string' },
 } as const;

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
+import { madeRakerLine } from '@odontis/core/reference/made-raker-line';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 
@@ -111,5 +112,30 @@ describe('tracing on the command line', () => {
       expect(lines.length).toBe(1);
       expect(lines[0]).toMatch(says);
     }
+  });
+
+  it('a saw of cutters and rakers is traced by its pattern, and what is no pattern is said', async () => {
+    const raker = madeScan(madeRakerLine({ teeth: 15, pattern: 'CCR', pitchMm: 12 }), {
+      dpi: 300,
+      plateMm: 26,
+      spaceMm: 5,
+      gulletRadiusMm: 1,
+    }).picture;
+    await sharp(Buffer.from(raker.grey), { raw: { width: raker.widthPx, height: raker.heightPx, channels: 1 } })
+      .withMetadata({ density: 300 })
+      .png()
+      .toFile(at('raker.png'));
+    const { code, out } = await trace(at('raker.png'), '--family', 'crosscut', '--pattern', 'CCR', '--heel', 'left');
+    expect(code).toBe(0);
+    const line = JSON.parse(out) as {
+      summary: { rakers: number; rakerDepthMm: { value: number } };
+      teeth: { tooth: number; raker?: { widthMm: number } }[];
+    };
+    expect(line.summary.rakers).toBe(5);
+    expect(line.summary.rakerDepthMm.value).toBeCloseTo(0.38, 1);
+    expect(line.teeth.filter((t) => t.raker).map((t) => t.tooth)).toEqual([3, 6, 9, 12, 15]);
+    const bad = await trace(at('raker.png'), '--pattern', 'CXR');
+    expect([bad.code, bad.lines.length]).toEqual([2, 1]);
+    expect(bad.lines[0]).toMatch(/no pattern of cutters and rakers/);
   });
 });

@@ -8,12 +8,14 @@ import { traceSvg } from '@odontis/core/trace/trace-svg';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { DOUBT_WORDS, NOTE_WORDS, REFUSAL_WORDS } from '@odontis/core/trace/trace-words';
 import type { GreyPicture } from '@odontis/core/trace/grey-picture';
+import { parsePattern } from '@odontis/core/saw/tooth-pattern';
 import { FAMILIES } from '@odontis/core/saw/all-families';
 
 export interface TraceOptions {
   readonly dpi?: string;
   readonly family?: string;
   readonly heel?: string;
+  readonly pattern?: string;
   readonly svg?: string;
   readonly dxf?: string;
 }
@@ -77,6 +79,9 @@ export async function traceCommand(where: string, name: string, options: TraceOp
   const family = options.family;
   if (family !== undefined && !FAMILIES.some((known) => known === family))
     throw new Error(`--family "${family}" is not one of ${FAMILIES.join(', ')}.`);
+  const { pattern } = options;
+  if (pattern !== undefined && !parsePattern(pattern).ok)
+    throw new Error(`--pattern "${pattern}" is no pattern of cutters and rakers, such as CCR.`);
   const heel = options.heel;
   if (heel !== undefined && heel !== 'left' && heel !== 'right')
     throw new Error('--heel is left or right, as the teeth point up.');
@@ -84,6 +89,7 @@ export async function traceCommand(where: string, name: string, options: TraceOp
     ...scaleFromDpi(dpi),
     cuts: family === 'pull' ? 'pull' : 'push',
     ...(heel && { heel }),
+    ...(pattern && { pattern }),
   });
   if (!traced.ok) throw new Error(`${name}: ${REFUSAL_WORDS[traced.code]}`);
   if (options.svg) writeFileSync(options.svg, traceSvg(traced));

@@ -1,6 +1,6 @@
 import type { TracedLine } from '../trace/traced-line';
 
-/** Both flanks of every whole tooth of a trace as readings; teeth in doubt about their flanks are left out. Degrees to a hundredth. */
+/** Both flanks of every whole tooth of a trace as readings; rakers and teeth in doubt about their flanks are left out. Degrees to a hundredth. */
 export function anglesOfTrace(
   line: TracedLine,
 ): { readonly tooth: number; readonly finding: { way: 'scan'; rakeDeg: number | null; backDeg: number | null } }[] {
@@ -8,7 +8,10 @@ export function anglesOfTrace(
   return line.teeth
     .filter(
       (t) =>
-        t.kind === 'tooth' && !t.doubts.some((d) => FLANK_DOUBTS.has(d)) && (t.rakeDeg !== null || t.backDeg !== null),
+        t.kind === 'tooth' &&
+        !t.raker &&
+        !t.doubts.some((d) => FLANK_DOUBTS.has(d)) &&
+        (t.rakeDeg !== null || t.backDeg !== null),
     )
     .map((t) => ({ tooth: t.tooth, finding: { way: 'scan', rakeDeg: round(t.rakeDeg), backDeg: round(t.backDeg) } }));
 }

@@ -18,6 +18,18 @@ export interface TrueTooth {
   /** Radius of a tip rounded by work. */
   readonly roundMm: number;
   readonly kind: 'tooth' | 'broken' | 'missing';
+  /** A raker with two tips, `xMm` their middle: width between them, lean of its inner and outer faces. */
+  readonly raker?: { readonly widthMm: number; readonly innerDeg: number; readonly outerDeg: number };
+}
+
+/** A two-tipped raker as the two teeth its outline has; any other tooth as itself. */
+function tipsOf(tooth: TrueTooth): TrueTooth[] {
+  if (!tooth.raker) return [tooth];
+  const { widthMm, innerDeg, outerDeg } = tooth.raker;
+  return [
+    { ...tooth, xMm: tooth.xMm - widthMm / 2, backDeg: outerDeg, rakeDeg: -innerDeg },
+    { ...tooth, xMm: tooth.xMm + widthMm / 2, backDeg: innerDeg, rakeDeg: -outerDeg },
+  ];
 }
 
 /** What is asked of a made line. */
@@ -110,7 +122,7 @@ function rounded(before: Point, corner: Point, after: Point, r: number): Point[]
 
 /** Deepest point of the gullet on the toe side of each tooth, mm, before its corner is rounded. */
 export function trueGullets(line: readonly TrueTooth[]): Point[] {
-  const standing = line.filter((t) => t.kind !== 'missing');
+  const standing = line.filter((t) => t.kind !== 'missing').flatMap(tipsOf);
   return standing.slice(1).map((after, i) => {
     const tooth = standing[i] as TrueTooth;
     return meet(faceCorner(tooth), tan(-tooth.rakeDeg), backCorner(after), tan(after.backDeg));
@@ -132,7 +144,7 @@ function risen(t: TrueTooth): number {
 
 /** The silhouette from the heel's end of the line to the toe's, mm. */
 function outline(line: readonly TrueTooth[], gulletRadiusMm: number, pitchMm: number): Point[] {
-  const standing = line.filter((t) => t.kind !== 'missing');
+  const standing = line.filter((t) => t.kind !== 'missing').flatMap(tipsOf);
   const gullets = trueGullets(line);
   const first = standing[0] as TrueTooth;
   const last = standing[standing.length - 1] as TrueTooth;

@@ -1,4 +1,4 @@
-import { summarise } from './summarise';
+import { summedUp } from './summarise';
 import type { PicturePlace, TracedLine, TracedTooth } from './traced-line';
 
 /**
@@ -53,25 +53,33 @@ function byHand(line: TracedLine, tooth: TracedTooth, to: PicturePlace): TracedT
   const frame = line.frames[tooth.scan];
   if (!frame) throw new RangeError(`There is no scan ${tooth.scan} in this trace.`);
   const error = BY_HAND_PX * line.mmPerPx;
+  const xMm = frame.x[0] * to.x + frame.x[1] * to.y + frame.x[2];
+  const yMm = frame.y[0] * to.x + frame.y[1] * to.y + frame.y[2];
   return {
-    ...tooth,
-    xMm: frame.x[0] * to.x + frame.x[1] * to.y + frame.x[2],
-    yMm: frame.y[0] * to.x + frame.y[1] * to.y + frame.y[2],
+    ...shiftedTips(tooth, xMm - tooth.xMm, yMm - tooth.yMm),
+    xMm,
+    yMm,
     flatMm: 0,
     tipPx: to,
     errors: { ...tooth.errors, xMm: error, yMm: error, flatMm: error },
   };
 }
 
+/** A raker's own tips go with it. */
+export function shiftedTips(tooth: TracedTooth, byX: number, byY: number): TracedTooth {
+  if (!tooth.raker) return tooth;
+  const tipsMm = tooth.raker.tipsMm.map(([x, y]) => [x + byX, y + byY] as const);
+  return { ...tooth, raker: { ...tooth.raker, tipsMm } };
+}
+
 /** Teeth in order from the heel, the first at 0. */
 export function renumbered(line: TracedLine, teeth: readonly TracedTooth[]): TracedLine {
   const order = [...teeth].sort((a, b) => a.xMm - b.xMm);
   const from = order[0]?.xMm ?? 0;
-  const moved = order.map((t, i) => ({ ...t, tooth: i + 1, xMm: t.xMm - from }));
+  const moved = order.map((t, i) => ({ ...shiftedTips(t, -from, 0), tooth: i + 1, xMm: t.xMm - from }));
   return {
     ...line,
-    teeth: moved,
     frames: line.frames.map((f) => ({ x: [f.x[0], f.x[1], f.x[2] - from] as const, y: f.y })),
-    summary: summarise(moved, line.scaleError),
+    ...summedUp(moved, line.scaleError),
   };
 }

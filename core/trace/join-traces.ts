@@ -1,4 +1,4 @@
-import { renumbered } from './edit-trace';
+import { renumbered, shiftedTips } from './edit-trace';
 import type { ScanFrame, TracedLine, TracedTooth, TraceNote } from './traced-line';
 
 export type JoinRefusal = 'scans-apart' | 'overlap-unclear' | 'scales-differ';
@@ -98,14 +98,14 @@ function joined(first: TracedLine, second: TracedLine, overlap: number, turn: Tu
   const scans = first.frames.length;
   const laid = second.teeth.map((t): TracedTooth => {
     const [xMm, yMm] = moved(turn, t.xMm, t.yMm);
-    return { ...t, xMm, yMm, scan: t.scan + scans };
+    return { ...shiftedTips(t, xMm - t.xMm, yMm - t.yMm), xMm, yMm, scan: t.scan + scans };
   });
   const shared = first.teeth.slice(-overlap).map((t, i) => {
     const other = laid[i] as TracedTooth;
     if (t.kind !== 'tooth' || other.kind !== 'tooth') return t;
     const halved = Math.SQRT1_2;
     return {
-      ...t,
+      ...shiftedTips(t, (other.xMm - t.xMm) / 2, (other.yMm - t.yMm) / 2),
       xMm: (t.xMm + other.xMm) / 2,
       yMm: (t.yMm + other.yMm) / 2,
       gulletMm: t.gulletMm ?? other.gulletMm,
@@ -133,7 +133,7 @@ function overStraightLine(line: TracedLine): TracedLine {
   const turn: Turn = { cos: 1 / size, sin: -slope / size, x: 0, y: -(my - slope * mx) / size };
   const teeth = line.teeth.map((t) => {
     const [xMm, yMm] = moved(turn, t.xMm, t.yMm);
-    return { ...t, xMm, yMm: t.kind === 'missing' ? 0 : yMm };
+    return { ...shiftedTips(t, xMm - t.xMm, yMm - t.yMm), xMm, yMm: t.kind === 'missing' ? 0 : yMm };
   });
   const frames = line.frames.map((frame) => turnedFrame(turn, frame));
   return renumbered({ ...line, frames }, teeth);

@@ -1,4 +1,5 @@
 import { middle } from '../saw/middle';
+import { centresOf, pairsOf } from './raker-pairs';
 
 /** A tip or a gullet of the outline, in whole pixels: column, and rise over the band's curve. */
 export interface Corner {
@@ -10,7 +11,9 @@ export interface Corner {
 export interface LineCorners {
   readonly tips: readonly Corner[];
   readonly gullets: readonly Corner[];
-  /** Usual distance from tip to tip, px. */
+  /** Whether tips i and i + 1 are one raker's; one fewer than tips. */
+  readonly pairs: readonly boolean[];
+  /** Usual distance from tooth to tooth, px. */
   readonly pitchPx: number;
   /** Usual rise from gullet to tip, px. */
   readonly depthPx: number;
@@ -19,6 +22,8 @@ export interface LineCorners {
 /** A swing of this share of the whole range makes a tooth; a broken one's stub swings by less. */
 const TOOTH_SWING = 0.3;
 const STUB_SWING = 0.07;
+/** A raker's notch may be this shallow; less is dust or a nick. */
+const NOTCH_SWING = 0.1;
 /** Two tips further apart than this many pitches have lost a tooth between them. */
 const GAP_PITCHES = 1.55;
 
@@ -67,16 +72,19 @@ function centred(profile: Float32Array, corner: Corner, sign: 1 | -1, reach: num
   return { x: (a + b + 1) / 2, rise: corner.rise };
 }
 
-/** Null where the outline has fewer than three teeth. */
-export function lineCorners(profile: Float32Array): LineCorners | null {
+/** Null where the outline has fewer than three teeth. With `rakers` two tips may be one tooth's. */
+export function lineCorners(profile: Float32Array, rakers = false): LineCorners | null {
   const seen = profile.filter((rise) => !Number.isNaN(rise)).sort();
   if (seen.length < 20) return null;
   const range = (seen[Math.floor(0.97 * seen.length)] as number) - (seen[Math.floor(0.05 * seen.length)] as number);
   if (!(range >= 3)) return null;
   const [from, to] = ends(profile);
-  const whole = turns(profile, from, to, Math.max(2, TOOTH_SWING * range));
+  const whole = turns(profile, from, to, Math.max(2, (rakers ? NOTCH_SWING : TOOTH_SWING) * range));
   if (whole.tips.length < 3) return null;
-  const pitchPx = middle(whole.tips.slice(1).map((t, i) => t.x - (whole.tips[i] as Corner).x));
+  const paired = (tips: readonly Corner[]): boolean[] =>
+    rakers ? pairsOf(profile, tips) : tips.slice(1).map(() => false);
+  const centres = centresOf(whole.tips, paired(whole.tips));
+  const pitchPx = middle(centres.slice(1).map((x, i) => x - (centres[i] as number)));
   const found = withStubs(
     profile,
     withoutSpecks(whole.tips, pitchPx, range),
@@ -88,7 +96,7 @@ export function lineCorners(profile: Float32Array): LineCorners | null {
   const depthPx = middle(
     tips.map((tip, i) => tip.rise - ((gullets[i] as Corner).rise + (gullets[i + 1] as Corner).rise) / 2),
   );
-  return { tips, gullets, pitchPx, depthPx };
+  return { tips, gullets, pairs: paired(tips), pitchPx, depthPx };
 }
 
 /** First and last column that meet the plate. */

@@ -1,6 +1,8 @@
 import { MM_PER_INCH } from '../units/length';
+import type { ToothRole } from '../saw/tooth-pattern';
+import { rakerDepths } from '../raker/raker-depth';
 import { middle } from '../saw/middle';
-import type { Estimate, TracedSummary, TracedTooth } from './traced-line';
+import type { Estimate, TracedLine, TracedSummary, TracedTooth } from './traced-line';
 
 /**
  * What a traced line says as a whole, from its teeth: least squares with standard
@@ -10,7 +12,8 @@ import type { Estimate, TracedSummary, TracedTooth } from './traced-line';
  * mm and degrees. Throws RangeError below three standing teeth.
  */
 export function summarise(teeth: readonly TracedTooth[], scaleError = 0): TracedSummary {
-  const standing = teeth.filter((t) => t.kind === 'tooth');
+  const whole = teeth.filter((t) => t.kind === 'tooth');
+  const standing = whole.filter((t) => !t.raker);
   if (standing.length < 3) throw new RangeError('A line has three standing teeth at least.');
   const pitch = slope(standing.map((t) => [t.tooth, t.xMm]));
   const withScale = ({ value, error }: Estimate): Estimate => ({ value, error: Math.hypot(error, value * scaleError) });
@@ -22,7 +25,7 @@ export function summarise(teeth: readonly TracedTooth[], scaleError = 0): Traced
   const lengthMm = last.xMm - first.xMm;
   const crown = crownOf(standing, lengthMm);
   return {
-    teeth: standing.length,
+    teeth: whole.length,
     missing: teeth.filter((t) => t.kind === 'missing').length,
     broken: teeth.filter((t) => t.kind === 'broken').length,
     lengthMm,
@@ -33,9 +36,41 @@ export function summarise(teeth: readonly TracedTooth[], scaleError = 0): Traced
     backDeg: medianOf(standing.map((t) => t.backDeg)),
     gulletMm: medianOf(standing.map((t) => t.gulletMm)),
     breastMm: { value: crown.value, error: Math.hypot(crown.error, crown.value * scaleError) },
+    rakers: teeth.filter((t) => t.raker).length,
+    rakerDepthMm: medianOf(whole.map((t) => t.raker?.depthMm ?? null)),
     unequalMm: crown.scatter,
   };
 }
+
+/**
+ * The line summed up with every raker measured against its cutters: the line through the
+ * nearest ones, on a line plainly breasted with the arc's rise over that chord
+ * (geometry section 7). Heights of teeth stand over the straight line through all tips. mm.
+ */
+export function summedUp(teeth: readonly TracedTooth[], scaleError = 0): Pick<TracedLine, 'teeth' | 'summary'> {
+  const summary = summarise(teeth, scaleError);
+  if (summary.rakers === 0) return { teeth, summary };
+  const { value: c, error } = summary.breastMm;
+  const radiusMm = c > SURELY * error ? summary.lengthMm ** 2 / (8 * c) + c / 2 : null;
+  const standing = teeth.filter((t) => t.kind === 'tooth');
+  const roles = standing.map((t): ToothRole => (t.raker ? 'raker' : 'cutter'));
+  const cutters = standing.filter((t) => !t.raker);
+  const depths = new Map(
+    rakerDepths(standing, roles, { alphaMm: 0, beta: 0 }, radiusMm).map((d) => [d.tooth, d.depthMm]),
+  );
+  const measured = teeth.map((t): TracedTooth => {
+    if (!t.raker) return t;
+    const depthMm = depths.get(t.tooth) ?? null;
+    const beside = [cutters.findLast((k) => k.tooth < t.tooth), cutters.find((k) => k.tooth > t.tooth)];
+    const near = beside.flatMap((k) => (k ? [k.errors.yMm / beside.length] : []));
+    const depthErrorMm = depthMm === null ? null : Math.hypot(t.errors.yMm, ...near);
+    return { ...t, raker: { ...t.raker, depthMm, depthErrorMm } };
+  });
+  return { teeth: measured, summary: summarise(measured, scaleError) };
+}
+
+/** A breast of so many of its errors is one. */
+const SURELY = 3;
 
 function slope(pairs: readonly (readonly [number, number])[]): Estimate {
   const n = pairs.length;

@@ -34,6 +34,7 @@ export const DOUBT_WORDS: Readonly<Record<ToothDoubt, string>> = {
   broken: 'broken, or far below the line',
   'one-flank': 'one flank could not be followed',
   'dust-at-tip': 'more at the point than a tooth has: dust or a burr',
+  'off-pattern': 'no raker where the pattern has one, or one where it has none',
   'off-spacing': 'stands off the even step on both sides',
   'rough-flank': 'the flank is rough or bent: rust or dust',
   moved: 'moved by hand',

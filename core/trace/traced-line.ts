@@ -7,6 +7,7 @@ export const TOOTH_DOUBTS = [
   'one-flank',
   'dust-at-tip',
   'off-spacing',
+  'off-pattern',
   'rough-flank',
   'moved',
   'added',
@@ -25,6 +26,18 @@ export const TRACE_NOTES = [
   'coarse-scan',
 ] as const;
 export type TraceNote = (typeof TRACE_NOTES)[number];
+
+/** A raker of a trace: its two tips, or the one it has. mm. */
+export interface TracedRaker {
+  /** Tip to tip; 0 for one that has a single tip. */
+  readonly widthMm: number;
+  /** Depth of its notch under its tips; null where there is none. */
+  readonly notchMm: number | null;
+  readonly tipsMm: readonly (readonly [xMm: number, yMm: number])[];
+  /** How far it stands under the line through the nearest cutters, and one standard error; null without a cutter. */
+  readonly depthMm: number | null;
+  readonly depthErrorMm: number | null;
+}
 
 /** Pixels of the picture, from its top left corner. */
 export interface PicturePlace {
@@ -61,6 +74,8 @@ export interface TracedTooth {
   /** One standard error of each. */
   readonly errors: TracedErrors;
   readonly doubts: readonly ToothDoubt[];
+  /** Of a raker: `xMm`, `yMm` are the middle of its tips; left out for any other tooth. */
+  readonly raker?: TracedRaker;
   readonly tipPx: PicturePlace;
   /** The gullet on the toe side; null after the last tooth. */
   readonly gulletPx: PicturePlace | null;
@@ -71,6 +86,7 @@ export interface Estimate {
   readonly error: number;
 }
 
+/** Of the whole line. Where there are rakers, pitch, angles, breast and heights are its cutters'. */
 export interface TracedSummary {
   readonly teeth: number;
   readonly missing: number;
@@ -84,6 +100,9 @@ export interface TracedSummary {
   readonly gulletMm: Estimate | null;
   /** Sagitta over the whole line: breasted positive, hollow negative. */
   readonly breastMm: Estimate;
+  /** Rakers among the teeth, and how deep they stand under their cutters in the middle of all; null without one. */
+  readonly rakers: number;
+  readonly rakerDepthMm: Estimate | null;
   /** Deviation of the tips' heights about the breasted line. */
   readonly unequalMm: number;
 }

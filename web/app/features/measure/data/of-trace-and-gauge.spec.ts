@@ -1,3 +1,5 @@
+import type { AnySaw } from '@odontis/core/saw/any-saw';
+import { madeRakerLine } from '@odontis/core/reference/made-raker-line';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { bandDossier } from '../../../testing/other-dossier';
@@ -42,5 +44,31 @@ describe('readings of one way in another', () => {
     expect(new Set(rows.map((r) => r.quantity))).toEqual(new Set(['gullet-depth']));
     expect(rows.map((r) => r.place)).not.toContain(6);
     expect(rows.every((r) => r.gauge === 'scan' && r.valueMm > 2 && r.valueMm < 9)).toBeTrue();
+  });
+
+  it('a trace of cutters and rakers gives the cutters’ heights and the rakers’ depths, each at its own teeth', () => {
+    const saw: AnySaw = {
+      ...bandDossier().saw,
+      family: 'crosscut',
+      filing: 'crosscut',
+      backFixing: 'none',
+      kind: 'two-man',
+      pattern: 'CCR',
+      pitchMm: 12,
+      toothLineMm: 18 * 12,
+    };
+    const made = madeScan(madeRakerLine({ teeth: 18, pattern: 'CCR', pitchMm: 12 }), {
+      dpi: 300,
+      plateMm: 26,
+      spaceMm: 5,
+      gulletRadiusMm: 1,
+    });
+    const trace = traceTeeth(made.picture, { mmPerPx: made.mmPerPx, pattern: saw.pattern, heel: 'left' });
+    if (!trace.ok) throw new Error(trace.code);
+    const rows = gaugedOfTrace(saw, trace);
+    const at = (quantity: string) => rows.filter((r) => r.quantity === quantity);
+    expect(at('raker-depth').map((r) => r.place)).toEqual([3, 6, 9, 12, 15, 18]);
+    expect(at('raker-depth').every((r) => Math.abs(r.valueMm - 0.38) < 0.05)).toBeTrue();
+    expect(at('height').length).toBe(12);
   });
 });

@@ -6,6 +6,7 @@ import { JOIN_WORDS, joinTraces } from '@odontis/core/trace/join-traces';
 import { believableDpi, pictureFaultWords } from '@odontis/core/trace/picture-faults';
 import type { PictureHeader } from '@odontis/core/trace/picture-header';
 import type { PictureScale } from '@odontis/core/trace/scale';
+import { patternFromHeel } from '@odontis/core/trace/raker-pattern';
 import { scaleFault, scaleFromDpi, scaleFromLength } from '@odontis/core/trace/scale';
 import type { PicturePlace, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
@@ -37,6 +38,8 @@ export class ScanDesk implements OnDestroy {
   /** What the saw itself says: its pitch, and which way it cuts. */
   readonly pitchMm = signal(0);
   readonly cuts = signal<'push' | 'pull'>('push');
+  /** One repeat of cutters and rakers; empty for a saw without rakers. */
+  readonly pattern = signal('');
   readonly scans = signal<readonly Scan[]>([]);
   readonly shown = signal(0);
   readonly busy = signal<ScanBusy>(null);
@@ -57,6 +60,12 @@ export class ScanDesk implements OnDestroy {
     const fault =
       line && this.pitchMm() > 0 ? scaleFault(line.summary.pitchMm.value, this.pitchMm(), line.mmPerPx) : null;
     return fault ? { says: scaleFaultWords(fault), likelyDpi: fault.likelyDpi } : null;
+  });
+  /** The pattern from the heel where the scan reads another than the ticket has; empty where they agree. */
+  readonly readsPattern = computed(() => {
+    const [line, pattern] = [this.line(), this.pattern()];
+    const reads = line && pattern && line.summary.rakers > 0 ? patternFromHeel(line.teeth, pattern) : pattern;
+    return reads === pattern ? '' : reads;
   });
   /** Teeth that want a look, the worst doubt first. */
   readonly doubtful = computed<readonly TracedTooth[]>(() => {
@@ -118,7 +127,8 @@ export class ScanDesk implements OnDestroy {
     this.refusal.set('');
     this.busy.set({ what: 'tracing', share: 0 });
     try {
-      const wish = { ...scan.scale, cuts: this.cuts(), ...this.lie() };
+      const pattern = this.pattern();
+      const wish = { ...scan.scale, cuts: this.cuts(), ...(pattern && { pattern }), ...this.lie() };
       const result = await scan.client.trace(wish, (share) => this.busy.set({ what: 'tracing', share }));
       const line = result.ok ? result : null;
       if (!result.ok) this.refusal.set(REFUSAL_WORDS[result.code]);

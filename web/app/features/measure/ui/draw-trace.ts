@@ -1,5 +1,5 @@
 import type { Palette } from '../../../sawpage/draw/palette';
-import { gulletOutline } from '@odontis/core/trace/trace-outline';
+import { gulletOutline, topOutline } from '@odontis/core/trace/trace-outline';
 import type { PicturePlace, ScanFrame, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 
 export interface TraceView {
@@ -33,10 +33,6 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
   const seen = teeth.filter(inSight);
   const perTooth = teeth.length > 1 ? stepPx(teeth) * view.k : 0;
   const frame = line.frames[scan];
-  // A millimetre along the line, on the screen, in the order the outline is drawn.
-  const [fx, fy] = line.frames[scan]?.x ?? [1, 0];
-  const size = fx * fx + fy * fy;
-  const along = [(view.k * fx) / size, (view.k * fy) / size] as const;
   c.lineJoin = 'round';
   for (const [width, colour] of [
     [4, palette.paper],
@@ -50,11 +46,9 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
         open = false;
         return;
       }
-      const [x, y] = at(t.tipPx);
-      const [dx, dy] = perTooth > MARKED_FROM_PX ? [(along[0] * t.flatMm) / 2, (along[1] * t.flatMm) / 2] : [0, 0];
-      if (open) c.lineTo(x - dx, y - dy);
-      else c.moveTo(x - dx, y - dy);
-      c.lineTo(x + dx, y + dy);
+      const fine = frame && perTooth > MARKED_FROM_PX;
+      const top = fine ? topOutline(t).map(([xMm, yMm]) => at(inPicture(frame, xMm, yMm))) : [at(t.tipPx)];
+      top.forEach(([x, y], k) => (open || k > 0 ? c.lineTo(x, y) : c.moveTo(x, y)));
       open = true;
       const next = seen[i + 1];
       if (frame && next && next.kind !== 'missing' && perTooth > 3)

@@ -113,6 +113,7 @@ export class MeasurePage {
       if (!dossier) return;
       untracked(() => {
         this.scans.pitchMm.set(dossier.saw.pitchMm);
+        this.scans.pattern.set(dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '');
         this.scans.cuts.set(dossier.saw.family === 'pull' ? 'pull' : 'push');
         if (!isStraightDossier(dossier)) return;
         this.keeper.editable.set(this.editable());

@@ -1,0 +1,56 @@
+import { middle } from '../saw/middle';
+import type { MeasuredCorner } from './measure-corners';
+
+/** A line through fewer tips than this is none. */
+export const FEWEST_TEETH = 4;
+
+export interface TipLine {
+  /** Row at x = 0, and rows a column, of the straight line through the tips. */
+  readonly at0: number;
+  readonly slope: number;
+  /** Slope of the breasted line at a place. */
+  readonly slopeAt: (x: number) => number;
+  /** Rise of a place over the breasted line, px. */
+  readonly fromCurve: (x: number, y: number) => number;
+}
+
+/** Straight line and parabola through the tips by least squares, short ones left out round by round. */
+export function tipLine(measured: readonly MeasuredCorner[], depthPx: number): TipLine {
+  let used = [...measured];
+  let fit = parabola(used);
+  for (let round = 0; round < 4; round++) {
+    const residual = measured.map((m) => m.tip.y - fit.at(m.tip.x));
+    const scatter = 1.4826 * middle(residual.map(Math.abs));
+    const limit = Math.max(4 * scatter, 0.05 * depthPx, 0.5);
+    const kept = measured.filter((_, i) => Math.abs(residual[i] as number) <= limit);
+    if (kept.length < Math.max(FEWEST_TEETH, 0.5 * measured.length)) break;
+    used = kept;
+    fit = parabola(used);
+  }
+  const n = used.length;
+  const mx = used.reduce((s, m) => s + m.tip.x, 0) / n;
+  const my = used.reduce((s, m) => s + m.tip.y, 0) / n;
+  const sxx = used.reduce((s, m) => s + (m.tip.x - mx) ** 2, 0);
+  const slope = used.reduce((s, m) => s + (m.tip.x - mx) * (m.tip.y - my), 0) / sxx;
+  return { at0: my - slope * mx, slope, slopeAt: fit.slopeAt, fromCurve: (x, y) => fit.at(x) - y };
+}
+
+function parabola(used: readonly MeasuredCorner[]): { at: (x: number) => number; slopeAt: (x: number) => number } {
+  const n = used.length;
+  const mean = used.reduce((s, m) => s + m.tip.x, 0) / n;
+  const half = Math.max(1, ...used.map((m) => Math.abs(m.tip.x - mean)));
+  const us = used.map((m) => (m.tip.x - mean) / half);
+  const s = (power: number): number => us.reduce((sum, u) => sum + u ** power, 0);
+  const [s1, s2, s3, s4] = [s(1), s(2), s(3), s(4)];
+  // Orthogonal: 1, u (s1 is 0 by centring), u^2 - (s3 / s2) u - s2 / n.
+  const basis = us.map((u) => u * u - (s3 / s2) * u - s2 / n);
+  const norm = basis.reduce((sum, b) => sum + b * b, 0);
+  const q = norm > 1e-9 * s4 ? used.reduce((sum, m, i) => sum + (basis[i] as number) * m.tip.y, 0) / norm : 0;
+  const p = used.reduce((sum, m, i) => sum + (us[i] as number) * m.tip.y, 0) / s2;
+  const c = used.reduce((sum, m) => sum + m.tip.y, 0) / n - (p * s1) / n;
+  const at = (x: number): number => {
+    const u = (x - mean) / half;
+    return c + p * u + q * (u * u - (s3 / s2) * u - s2 / n);
+  };
+  return { at, slopeAt: (x) => (p + q * ((2 * (x - mean)) / half - s3 / s2)) / half };
+}

@@ -1,0 +1,15 @@
+import type { LieWish } from './upright-line';
+
+/** What is told of a picture and its saw before it is traced. */
+export interface TraceWish extends LieWish {
+  readonly mmPerPx: number;
+  readonly scaleError?: number;
+  /** Which way the saw cuts; a pull saw's faces look to the handle. */
+  readonly cuts?: 'push' | 'pull';
+  /** Where the heel lies with the teeth up; unsaid, the faces tell. */
+  readonly heel?: 'left' | 'right';
+  /** One repeat of cutters and rakers where the saw has rakers, such as CCR; a raker's two tips are then one tooth. */
+  readonly pattern?: string;
+  /** Heard now and then with the share of the work that is done. */
+  readonly report?: (share: number) => void;
+}
