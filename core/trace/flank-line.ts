@@ -91,54 +91,69 @@ interface Rough {
   readonly lean: number;
 }
 
+/** Rooms for the places of one rough line and their pairs. */
+const ROUGH_X = new Float64Array(2 * ROUGH_ROWS);
+const ROUGH_Y = new Float64Array(2 * ROUGH_ROWS);
+const SLOPES = new Float64Array(2 * ROUGH_ROWS * ROUGH_ROWS);
+
 /** From the open gullet along the rows until plate is met: whole pixels, overhangs and all. */
 function roughLine(view: PictureView, wish: FlankWish, toDepth: number): Rough | null {
   const { tipY, gulletY, gulletX, way, levels, brighter } = wish;
+  const { grey, acrossStep, widthPx } = view;
   const depth = gulletY - tipY;
-  const places: [number, number][] = [];
+  let found = 0;
   const step = Math.max(1, depth / ROUGH_ROWS);
-  const threshold = (levelAt(levels.over, view.widthPx, gulletX) + levelAt(levels.under, view.widthPx, gulletX)) / 2;
+  const threshold = (levelAt(levels.over, widthPx, gulletX) + levelAt(levels.under, widthPx, gulletX)) / 2;
   for (let y = tipY + FROM_DEPTH * depth; y < tipY + (toDepth + 0.05) * depth; y += step) {
     const j = Math.floor(y);
     if (j < 0 || j >= view.heightPx) continue;
     const row = view.origin + j * view.downStep;
     for (let n = 0; n <= wish.mostPx; n++) {
       const i = Math.floor(gulletX + way * n);
-      if (i < 0 || i >= view.widthPx) break;
-      const value = view.grey[row + i * view.acrossStep] as number;
+      if (i < 0 || i >= widthPx) break;
+      const value = grey[row + i * acrossStep] as number;
       if (brighter ? value > threshold : value < threshold) {
         // Dust in the gullet is thin: the plate goes on.
-        const further = view.grey[
-          row + Math.min(Math.max(i + 2 * way, 0), view.widthPx - 1) * view.acrossStep
-        ] as number;
+        const further = grey[row + Math.min(Math.max(i + 2 * way, 0), widthPx - 1) * acrossStep] as number;
         if (!(brighter ? further > threshold : further < threshold)) continue;
-        if (n > 0) places.push([i + (way === 1 ? 0 : 1), j + 0.5]);
+        if (n > 0) {
+          ROUGH_X[found] = i + (way === 1 ? 0 : 1);
+          ROUGH_Y[found++] = j + 0.5;
+        }
         break;
       }
     }
   }
-  return places.length < FEWEST_PLACES ? null : medianLine(places);
+  return found < FEWEST_PLACES ? null : medianLine(found);
 }
 
-/** Line through places by the median of their pairwise slopes (Theil and Sen): a third of them may be wrong. */
-function medianLine(places: readonly [number, number][]): Rough {
-  const slopes: number[] = [];
-  const far = Math.max(1, Math.floor(places.length / 4));
-  for (let i = 0; i < places.length; i++)
-    for (let k = i + far; k < places.length; k++) {
-      const [a, b] = [places[i] as [number, number], places[k] as [number, number]];
-      slopes.push((b[0] - a[0]) / (b[1] - a[1]));
-    }
-  const lean = medianOf(slopes);
-  const atY = places.reduce((s, p) => s + p[1], 0) / places.length;
-  return { lean, atY, atX: medianOf(places.map((p) => p[0] - lean * (p[1] - atY))) };
+/** Line through the places found by the median of their pairwise slopes (Theil and Sen): a third of them may be wrong. */
+function medianLine(count: number): Rough {
+  const far = Math.max(1, Math.floor(count / 4));
+  let pairs = 0;
+  let atY = 0;
+  for (let i = 0; i < count; i++) {
+    const x = ROUGH_X[i] as number;
+    const y = ROUGH_Y[i] as number;
+    atY += y / count;
+    for (let k = i + far; k < count; k++) SLOPES[pairs++] = ((ROUGH_X[k] as number) - x) / ((ROUGH_Y[k] as number) - y);
+  }
+  const lean = medianOfFirst(pairs);
+  for (let i = 0; i < count; i++) SLOPES[i] = (ROUGH_X[i] as number) - lean * ((ROUGH_Y[i] as number) - atY);
+  return { lean, atY, atX: medianOfFirst(count) };
 }
 
-function medianOf(values: readonly number[]): number {
-  return Float64Array.from(values).sort()[values.length >> 1] as number;
-}
+const medianOfFirst = (count: number): number => SLOPES.subarray(0, count).sort()[count >> 1] as number;
 
 const PROFILE_LENGTH = 2 * Math.round(REACH_PX / STEP_PX) + 1;
+const MIDDLE_STEP = (PROFILE_LENGTH - 1) / 2;
+
+/** Rooms for one flank's looks, used anew for each: they are never kept. */
+const LOOKS = new Float64Array(MOST_LOOKS[1] * PROFILE_LENGTH);
+const MEAN = new Float64Array(PROFILE_LENGTH);
+const OFFS = new Float64Array(MOST_LOOKS[1]);
+const YS = new Float64Array(MOST_LOOKS[1]);
+const RESIDUALS = new Float64Array(MOST_LOOKS[1]);
 
 /** Looks across the edge at every pixel of its length, half way between the greys found on either side of it. */
 function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: number): FlankLine | null {
@@ -148,21 +163,20 @@ function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: num
   for (const most of MOST_LOOKS) {
     const size = Math.hypot(1, line.lean);
     // Unit normal out of the tooth: the gullet lies against `way`.
-    const [nx, ny] = [-wish.way / size, (wish.way * line.lean) / size];
-    const [fromY, toY] = [wish.tipY + FROM_DEPTH * depth, wish.tipY + toDepth * depth];
+    const nx = -wish.way / size;
+    const ny = (wish.way * line.lean) / size;
+    const fromY = wish.tipY + FROM_DEPTH * depth;
+    const toY = wish.tipY + toDepth * depth;
     const count = Math.max(FEWEST_PLACES, Math.min(most, Math.floor((toY - fromY) * size)));
-    const looks = new Float64Array(count * PROFILE_LENGTH);
-    const mean = new Float64Array(PROFILE_LENGTH);
+    const looks = LOOKS;
+    const mean = MEAN.fill(0);
     const yAt = (n: number): number => fromY + ((n + 0.5) / count) * (toY - fromY);
-    for (let n = 0, at = 0; n < count; n++) {
+    for (let n = 0; n < count; n++) {
       const y = yAt(n);
       const x = line.atX + line.lean * (y - line.atY);
-      for (let k = 0; k < PROFILE_LENGTH; k++, at++) {
-        const off = -REACH_PX + k * STEP_PX;
-        const grey = greyAt(view, x + nx * off, y + ny * off);
-        looks[at] = grey;
-        mean[k] = (mean[k] as number) + grey / count;
-      }
+      lookAcross(view, x - nx * REACH_PX, y - ny * REACH_PX, nx * STEP_PX, ny * STEP_PX, n * PROFILE_LENGTH);
+      for (let k = 0; k < PROFILE_LENGTH; k++)
+        mean[k] = (mean[k] as number) + (looks[n * PROFILE_LENGTH + k] as number) / count;
     }
     const inside = ((mean[0] as number) + (mean[1] as number) + (mean[2] as number)) / 3;
     const outside =
@@ -171,19 +185,45 @@ function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: num
         (mean[PROFILE_LENGTH - 3] as number)) /
       3;
     if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
-    const offs: number[] = [];
-    const ys: number[] = [];
+    let seen = 0;
     for (let n = 0; n < count; n++) {
-      const off = crossing(looks.subarray(n * PROFILE_LENGTH, (n + 1) * PROFILE_LENGTH), inside, outside);
-      if (off === null) continue;
-      offs.push(off);
-      ys.push(yAt(n));
+      const off = crossing(looks, n * PROFILE_LENGTH, inside, outside);
+      if (Number.isNaN(off)) continue;
+      OFFS[seen] = off;
+      YS[seen++] = yAt(n);
     }
-    fit = fitOffsets(line, wish.way, offs, ys, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
+    fit = fitOffsets(line, wish.way, seen, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
     if (!fit) return null;
     line = fit;
   }
   return fit;
+}
+
+/** One look into its room: {@link greyAt} at equal steps, without its care for the picture's edge where that is far. */
+function lookAcross(view: PictureView, x: number, y: number, dx: number, dy: number, start: number): void {
+  const { widthPx, heightPx, grey, origin, acrossStep, downStep } = view;
+  const endX = x + (PROFILE_LENGTH - 1) * dx;
+  const endY = y + (PROFILE_LENGTH - 1) * dy;
+  const inside =
+    Math.min(x, endX) > 1 &&
+    Math.max(x, endX) < widthPx - 1 &&
+    Math.min(y, endY) > 1 &&
+    Math.max(y, endY) < heightPx - 1;
+  for (let k = 0; k < PROFILE_LENGTH; k++) {
+    const u = x + k * dx - 0.5;
+    const v = y + k * dy - 0.5;
+    if (!inside) {
+      LOOKS[start + k] = greyAt(view, u + 0.5, v + 0.5);
+      continue;
+    }
+    const i = Math.floor(u);
+    const j = Math.floor(v);
+    const fx = u - i;
+    const at = origin + i * acrossStep + j * downStep;
+    const above = (grey[at] as number) * (1 - fx) + (grey[at + acrossStep] as number) * fx;
+    const below = (grey[at + downStep] as number) * (1 - fx) + (grey[at + acrossStep + downStep] as number) * fx;
+    LOOKS[start + k] = above + (v - j) * (below - above);
+  }
 }
 
 /** Less than this between the two sides of an edge is no edge, grey levels. */
@@ -194,26 +234,26 @@ const MOMENT_STEPS = 4;
 
 /**
  * Where a look passes from the tooth to the space, nearest to where the edge was
- * expected; px outwards. The crossing of the half-way grey leans towards the middles
+ * expected; px outwards, NaN where it does not pass. The crossing of the half-way grey leans towards the middles
  * of pixels; the area under the step does not, whatever its blur, so that decides:
  * a step at e in a window up to b leaves the area b - e.
  */
-function crossing(look: Float64Array, inside: number, outside: number): number | null {
+function crossing(looks: Float64Array, start: number, inside: number, outside: number): number {
   const half = (inside + outside) / 2;
   const rising = outside > inside;
-  const middleStep = (look.length - 1) / 2;
   let best = -1;
-  for (let k = 0; k + 1 < look.length; k++) {
-    const [a, b] = [look[k] as number, look[k + 1] as number];
+  for (let k = 0; k + 1 < PROFILE_LENGTH; k++) {
+    const a = looks[start + k] as number;
+    const b = looks[start + k + 1] as number;
     if (!(rising ? a <= half && b > half : a >= half && b < half)) continue;
     const nearer = Math.abs(half - a) < Math.abs(b - half) ? k : k + 1;
-    if (best < 0 || Math.abs(nearer - middleStep) < Math.abs(best - middleStep)) best = nearer;
+    if (best < 0 || Math.abs(nearer - MIDDLE_STEP) < Math.abs(best - MIDDLE_STEP)) best = nearer;
   }
-  if (best < 0) return null;
+  if (best < 0) return NaN;
   const from = Math.max(0, best - MOMENT_STEPS);
-  const to = Math.min(look.length - 1, best + MOMENT_STEPS);
+  const to = Math.min(PROFILE_LENGTH - 1, best + MOMENT_STEPS);
   let area = 0;
-  for (let k = from; k <= to; k++) area += ((look[k] as number) - inside) * (k === from || k === to ? 0.5 : 1);
+  for (let k = from; k <= to; k++) area += ((looks[start + k] as number) - inside) * (k === from || k === to ? 0.5 : 1);
   return -REACH_PX + to * STEP_PX - (area * STEP_PX) / (outside - inside);
 }
 
@@ -228,15 +268,17 @@ function blurOf(mean: Float64Array, inside: number, outside: number): number {
 type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY'>;
 
 /** Least squares of the offsets on the place along the edge, those far off the line left out; three rounds. */
-function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen: Seen): FlankLine | null {
+function fitOffsets(line: Rough, way: 1 | -1, count: number, seen: Seen): FlankLine | null {
   const size = Math.hypot(1, line.lean);
-  const residual = new Float64Array(offs.length);
+  const [offs, ys, residuals] = [OFFS, YS, RESIDUALS.fill(0)];
   let limit = Infinity;
   let result: FlankLine | null = null;
   for (let round = 0; round < 3; round++) {
-    let [n, my, mo] = [0, 0, 0];
-    for (let i = 0; i < offs.length; i++) {
-      if (Math.abs(residual[i] as number) > limit) continue;
+    let n = 0;
+    let my = 0;
+    let mo = 0;
+    for (let i = 0; i < count; i++) {
+      if ((residuals[i] as number) > limit) continue;
       n++;
       my += ys[i] as number;
       mo += offs[i] as number;
@@ -244,19 +286,20 @@ function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen
     if (n < FEWEST_PLACES) return result;
     my /= n;
     mo /= n;
-    let [syy, syo] = [0, 0];
-    for (let i = 0; i < offs.length; i++) {
-      if (Math.abs(residual[i] as number) > limit) continue;
+    let syy = 0;
+    let syo = 0;
+    for (let i = 0; i < count; i++) {
+      if ((residuals[i] as number) > limit) continue;
       const off = (ys[i] as number) - my;
       syy += off * off;
       syo += off * ((offs[i] as number) - mo);
     }
     const slope = syy > 0 ? syo / syy : 0;
     let squares = 0;
-    for (let i = 0; i < offs.length; i++) {
-      const used = Math.abs(residual[i] as number) <= limit;
+    for (let i = 0; i < count; i++) {
+      const used = (residuals[i] as number) <= limit;
       const r = (offs[i] as number) - mo - slope * ((ys[i] as number) - my);
-      residual[i] = r;
+      residuals[i] = Math.abs(r);
       if (used) squares += r * r;
     }
     const rough = Math.sqrt(squares / Math.max(1, n - 2));
@@ -264,7 +307,11 @@ function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen
     // An offset square to the edge moves it sideways by offset * size, against `way`.
     const move = -way * size;
     result = {
-      ...seen,
+      inside: seen.inside,
+      outside: seen.outside,
+      blurPx: seen.blurPx,
+      fromY: seen.fromY,
+      toY: seen.toY,
       atX: line.atX + line.lean * (my - line.atY) + move * mo,
       atY: my,
       lean: line.lean + move * slope,
@@ -273,7 +320,7 @@ function fitOffsets(line: Rough, way: 1 | -1, offs: number[], ys: number[], seen
       roughPx: rough,
       places: n,
     };
-    limit = Math.max(OUTLIER * 1.4826 * medianSize(residual), LEAST_LIMIT_PX);
+    if (round < 2) limit = Math.max(OUTLIER * 1.4826 * medianSize(residuals, count), LEAST_LIMIT_PX);
   }
   return result;
 }
@@ -284,15 +331,18 @@ const LEAST_LIMIT_PX = 0.15;
 const CLASS_PX = 0.02;
 const CLASSES = 250;
 
-/** Median of the sizes, to a class. */
-function medianSize(values: Float64Array): number {
-  const counts = new Uint16Array(CLASSES);
-  for (const value of values) {
-    const at = Math.min(CLASSES - 1, Math.floor(Math.abs(value) / CLASS_PX));
+const COUNTS = new Uint16Array(CLASSES);
+
+/** Median of the first so many sizes, to a class. */
+function medianSize(sizes: Float64Array, count: number): number {
+  const counts = COUNTS.fill(0);
+  for (let i = 0; i < count; i++) {
+    const at = Math.min(CLASSES - 1, Math.floor((sizes[i] as number) / CLASS_PX));
     counts[at] = (counts[at] as number) + 1;
   }
-  let [at, sum] = [0, 0];
-  while ((sum += counts[at] as number) <= values.length >> 1) at++;
+  let at = 0;
+  let sum = 0;
+  while ((sum += counts[at] as number) <= count >> 1) at++;
   return (at + 0.5) * CLASS_PX;
 }
 

@@ -48,20 +48,46 @@ function side(
   to: number,
   sign: 1 | -1,
 ): { median: number; deviation: number } | null {
-  const values: number[] = [];
+  const counts = new Uint32Array(256);
+  let seen = 0;
   const stepX = Math.max(1, (to - from) / 60);
   const stepY = Math.max(1, ((FAR - NEAR) * band.halfPx) / 12);
   for (let x = from; x < to; x += stepX) {
     const line = onCurve(band, view.widthPx, x);
     for (let off = NEAR * band.halfPx; off < FAR * band.halfPx; off += stepY) {
-      const [i, j] = [Math.floor(x), Math.floor(line + sign * off)];
+      const i = Math.floor(x);
+      const j = Math.floor(line + sign * off);
       if (j < 0 || j >= view.heightPx || i >= view.widthPx) continue;
-      values.push(view.grey[view.origin + i * view.acrossStep + j * view.downStep] as number);
+      const level = view.grey[view.origin + i * view.acrossStep + j * view.downStep] as number;
+      counts[level] = (counts[level] as number) + 1;
+      seen++;
     }
   }
-  if (values.length < 20) return null;
-  const median = middle(values);
-  return { median, deviation: 1.4826 * middle(values.map((v) => Math.abs(v - median))) };
+  if (seen < 20) return null;
+  const median = middleLevel(counts, seen);
+  return { median, deviation: 1.4826 * middleDistance(counts, seen, median) };
+}
+
+/** Median of counted grey levels, the mean of the two middle ones where their number is even. */
+function middleLevel(counts: Uint32Array, seen: number): number {
+  const at = (rank: number): number => {
+    let level = 0;
+    for (let sum = counts[0] as number; sum <= rank; sum += counts[level] as number) level++;
+    return level;
+  };
+  return (at((seen - 1) >> 1) + at(seen >> 1)) / 2;
+}
+
+/** Median of the distances of counted levels from a place among them; from a whole or a half level they come in two steps. */
+function middleDistance(counts: Uint32Array, seen: number, from: number): number {
+  const at = (rank: number): number => {
+    let off = from === Math.floor(from) ? 0 : 0.5;
+    for (let sum = 0; ; off++) {
+      sum += (counts[from - off] ?? 0) + (off > 0 ? (counts[from + off] ?? 0) : 0);
+      if (sum > rank) return off;
+    }
+  };
+  return (at((seen - 1) >> 1) + at(seen >> 1)) / 2;
 }
 
 /** Beyond heel and toe both sides are background: sections with less than this share of the usual contrast say nothing. */

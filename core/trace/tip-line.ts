@@ -38,16 +38,29 @@ export function tipLine(measured: readonly MeasuredCorner[], depthPx: number): T
 function parabola(used: readonly MeasuredCorner[]): { at: (x: number) => number; slopeAt: (x: number) => number } {
   const n = used.length;
   const mean = used.reduce((s, m) => s + m.tip.x, 0) / n;
-  const half = Math.max(1, ...used.map((m) => Math.abs(m.tip.x - mean)));
-  const us = used.map((m) => (m.tip.x - mean) / half);
-  const s = (power: number): number => us.reduce((sum, u) => sum + u ** power, 0);
-  const [s1, s2, s3, s4] = [s(1), s(2), s(3), s(4)];
-  // Orthogonal: 1, u (s1 is 0 by centring), u^2 - (s3 / s2) u - s2 / n.
-  const basis = us.map((u) => u * u - (s3 / s2) * u - s2 / n);
-  const norm = basis.reduce((sum, b) => sum + b * b, 0);
-  const q = norm > 1e-9 * s4 ? used.reduce((sum, m, i) => sum + (basis[i] as number) * m.tip.y, 0) / norm : 0;
-  const p = used.reduce((sum, m, i) => sum + (us[i] as number) * m.tip.y, 0) / s2;
-  const c = used.reduce((sum, m) => sum + m.tip.y, 0) / n - (p * s1) / n;
+  let half = 1;
+  for (const { tip } of used) half = Math.max(half, Math.abs(tip.x - mean));
+  let [s2, s3, s4, sy, suy] = [0, 0, 0, 0, 0];
+  for (const { tip } of used) {
+    const u = (tip.x - mean) / half;
+    const u2 = u * u;
+    s2 += u2;
+    s3 += u2 * u;
+    s4 += u2 * u2;
+    sy += tip.y;
+    suy += u * tip.y;
+  }
+  // Orthogonal: 1, u (its sum is 0 by centring), u^2 - (s3 / s2) u - s2 / n.
+  let [norm, sqy] = [0, 0];
+  for (const { tip } of used) {
+    const u = (tip.x - mean) / half;
+    const b = u * u - (s3 / s2) * u - s2 / n;
+    norm += b * b;
+    sqy += b * tip.y;
+  }
+  const q = norm > 1e-9 * s4 ? sqy / norm : 0;
+  const p = suy / s2;
+  const c = sy / n;
   const at = (x: number): number => {
     const u = (x - mean) / half;
     return c + p * u + q * (u * u - (s3 / s2) * u - s2 / n);

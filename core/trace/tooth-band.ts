@@ -24,7 +24,7 @@ export const onCurve = (band: Pick<ToothBand, 'curve'>, widthPx: number, x: numb
 };
 
 /**
- * The search looks at no more columns than this, a pixel of it the mean of four; where
+ * The search looks at no more columns than this, a pixel of it the mean of two; where
  * the teeth are too fine for that, at so many more.
  */
 export const COARSE_COLUMNS = [3000, 12_000] as const;
@@ -37,8 +37,8 @@ const FLANK_LEVELS = 14;
 /** Places a line of a few teeth must show at the least. */
 const FEWEST_PLACES = 40;
 /** The search for the angle and the fit of the curve look at no more places than this. */
-const SEARCHED_PLACES = 5000;
-const FITTED_PLACES = 12000;
+const SEARCHED_PLACES = 3000;
+const FITTED_PLACES = 6000;
 
 interface Coarse {
   readonly width: number;
@@ -52,18 +52,14 @@ function coarsen(view: PictureView, mostColumns: number): Coarse {
   const [width, height] = [Math.floor(view.widthPx / step), Math.floor(view.heightPx / step)];
   const grey = new Uint8Array(width * height);
   const { acrossStep: a, downStep: d, origin } = view;
-  const half = Math.floor(step / 2);
+  const other = Math.floor(step / 2) * (a + d);
   for (let j = 0; j < height; j++) {
     let from = origin + j * step * d;
     for (let i = 0; i < width; i++, from += step * a) {
       grey[j * width + i] =
         step === 1
           ? (view.grey[from] as number)
-          : ((view.grey[from] as number) +
-              (view.grey[from + half * a] as number) +
-              (view.grey[from + half * d] as number) +
-              (view.grey[from + half * (a + d)] as number)) >>
-            2;
+          : ((view.grey[from] as number) + (view.grey[from + other] as number)) >> 1;
     }
   }
   return { width, height, step, grey };
@@ -203,12 +199,20 @@ function fitCurve(
   curve: [number, number, number],
   window: number,
 ): { curve: [number, number, number]; spread: number } | null {
-  let [n, s1, s2, s3, s4] = [0, 0, 0, 0, 0];
-  let [t0, t1, t2, squares] = [0, 0, 0, 0];
+  let n = 0;
+  let s1 = 0;
+  let s2 = 0;
+  let s3 = 0;
+  let s4 = 0;
+  let t0 = 0;
+  let t1 = 0;
+  let t2 = 0;
+  let squares = 0;
+  const [c0, c1, c2] = curve;
   const stride = Math.max(1, Math.ceil(count / FITTED_PLACES));
   for (let k = 0; k < count; k += stride) {
     const u = (2 * (xs[k] as number)) / coarse.width - 1;
-    const off = (ys[k] as number) - curve[0] - curve[1] * u - curve[2] * u * u;
+    const off = (ys[k] as number) - c0 - c1 * u - c2 * u * u;
     if (Math.abs(off) > window) continue;
     const u2 = u * u;
     n++;
