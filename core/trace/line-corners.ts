@@ -87,7 +87,7 @@ export function lineCorners(profile: Float32Array, rakers = false): LineCorners 
   const pitchPx = middle(centres.slice(1).map((x, i) => x - (centres[i] as number)));
   const found = withStubs(
     profile,
-    withoutSpecks(whole.tips, pitchPx, range),
+    withoutSpecks(rakers ? whole.tips : withoutTwins(whole.tips, pitchPx), pitchPx, range),
     pitchPx,
     Math.max(1.5, STUB_SWING * range),
   );
@@ -108,11 +108,32 @@ function ends(profile: Float32Array): [number, number] {
   return [from, to];
 }
 
+/** Two tips nearer than this share of the pitch are one tooth and a speck on it. */
+const TWIN_PITCHES = 0.4;
+
+/** Of two tips too near for two teeth the one that stands better between its neighbours is the tooth. */
+function withoutTwins(tips: readonly Corner[], pitchPx: number): Corner[] {
+  const kept: Corner[] = [];
+  tips.forEach((tip, i) => {
+    const before = kept[kept.length - 1];
+    if (!before || tip.x - before.x > TWIN_PITCHES * pitchPx) {
+      kept.push(tip);
+      return;
+    }
+    const from = kept[kept.length - 2]?.x ?? before.x - pitchPx;
+    const to = tips[i + 1]?.x ?? tip.x + pitchPx;
+    const off = (x: number): number => Math.abs(x - (from + to) / 2);
+    if (off(tip.x) < off(before.x)) kept[kept.length - 1] = tip;
+  });
+  return kept;
+}
+
 /** Dust on a flank makes a low tip where two teeth stand a pitch apart already: it is none. */
 function withoutSpecks(tips: readonly Corner[], pitchPx: number, range: number): Corner[] {
   return tips.filter((tip, i) => {
     const [before, after] = [tips[i - 1], tips[i + 1]];
     if (!before || !after || after.x - before.x > SPECK_PITCHES * pitchPx) return true;
+    if (Math.abs(after.x - before.x - pitchPx) < ONE_PITCH * pitchPx) return false;
     return tip.rise > Math.min(before.rise, after.rise) - SPECK_DEPTH * range;
   });
 }
@@ -120,6 +141,8 @@ function withoutSpecks(tips: readonly Corner[], pitchPx: number, range: number):
 /** Two teeth nearer than this have none between them, if what stands there is lower by this share of the range. */
 const SPECK_PITCHES = 1.35;
 const SPECK_DEPTH = 0.12;
+/** Two teeth that stand a pitch apart to this share of it have none between them, however high it stands. */
+const ONE_PITCH = 0.15;
 
 /** Between tips too far apart the stub of a broken tooth may still stand. */
 function withStubs(profile: Float32Array, tips: readonly Corner[], pitchPx: number, swing: number): Corner[] {

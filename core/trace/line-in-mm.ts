@@ -3,6 +3,7 @@ import { fillGaps } from './fill-gaps';
 import type { PictureView } from './grey-picture';
 import { toPicture, toView } from './grey-picture';
 import type { FlankLine } from './flank-line';
+import { markAngles } from './mark-angles';
 import { markSpacing } from './mark-spacing';
 import type { MeasuredCorner } from './measure-corners';
 import { withRakers } from './raker-pattern';
@@ -75,13 +76,14 @@ export function lineInMm(
   const raw = order.map((tips, k) =>
     toothOf(tips, order[k + 1] ?? null, lie, (along) => sign * (along - heelAt) * mmPerPx),
   );
+  const own = withoutStrays(raw, pitchPx * mmPerPx);
   // A raker at the heel has its middle further on than its first tip: the first tooth stands at 0.
-  const start = raw[0]?.xMm ?? 0;
+  const start = own[0]?.xMm ?? 0;
   const teeth = fillGaps(
-    raw.map((t) => ({ ...t, xMm: t.xMm - start, ...(t.raker && { raker: shifted(t.raker, -start) }) })),
+    own.map((t) => ({ ...t, xMm: t.xMm - start, ...(t.raker && { raker: shifted(t.raker, -start) }) })),
     pitchPx * mmPerPx,
   );
-  const marked = markSpacing(wish.pattern === undefined ? teeth : withRakers(teeth, wish.pattern));
+  const marked = markAngles(markSpacing(wish.pattern === undefined ? teeth : withRakers(teeth, wish.pattern)));
   if (marked.filter((t) => t.kind === 'tooth' && !t.raker).length < FEWEST_TEETH)
     return { ok: false, code: 'no-tooth-line' };
   const lineAt = (px: number, py: number): [number, number] => {
@@ -99,6 +101,18 @@ export function lineInMm(
     skewDeg: deg(line.slope),
   };
 }
+
+/** A stub that stands alone beyond a lost tooth at either end is dust on the plate's edge, no tooth. */
+function withoutStrays(teeth: readonly TracedTooth[], pitchMm: number): TracedTooth[] {
+  const apart = (a: TracedTooth | undefined, b: TracedTooth | undefined): boolean =>
+    !!a && !!b && b.xMm - a.xMm > STRAY_PITCHES * pitchMm;
+  let [from, to] = [0, teeth.length];
+  while (to - from > FEWEST_TEETH && teeth[from]?.kind === 'broken' && apart(teeth[from], teeth[from + 1])) from++;
+  while (to - from > FEWEST_TEETH && teeth[to - 1]?.kind === 'broken' && apart(teeth[to - 2], teeth[to - 1])) to--;
+  return teeth.slice(from, to);
+}
+
+const STRAY_PITCHES = 1.55;
 
 /** Faces look to the toe on a push saw, to the heel on a pull saw: they tell the ends, unless somebody did. */
 function endsOf(

@@ -172,14 +172,16 @@ function refine(
     window = Math.max(3, Math.min(window, 2.2 * spread * Math.sqrt(3)));
   }
   const halfPx = Math.max(2, spread * Math.sqrt(3));
+  const stride = Math.max(1, Math.ceil(count / FITTED_PLACES));
   const within = (from: number, to: number): number => {
+    const [c0, c1, c2] = curve;
     let sum = 0;
-    for (let k = 0; k < count; k++) {
+    for (let k = 0; k < count; k += stride) {
       const u = (2 * (xs[k] as number)) / coarse.width - 1;
-      const off = Math.abs((ys[k] as number) - curve[0] - curve[1] * u - curve[2] * u * u);
+      const off = Math.abs((ys[k] as number) - c0 - c1 * u - c2 * u * u);
       if (off >= from && off < to) sum++;
     }
-    return sum;
+    return sum * stride;
   };
   const inside = within(0, 1.3 * halfPx);
   const elsewhere = count - within(0, 1.8 * halfPx);
