@@ -184,7 +184,7 @@ function refine(
     return sum * stride;
   };
   const inside = within(0, 1.3 * halfPx);
-  const elsewhere = count - within(0, 1.8 * halfPx);
+  const elsewhere = within(1.8 * halfPx, Infinity);
   const restRows = Math.max(1, coarse.height - 3.6 * halfPx);
   return {
     curve: [curve[0] * coarse.step, curve[1] * coarse.step, curve[2] * coarse.step],
