@@ -51,9 +51,7 @@ export function randomScan(seed: number): { readonly line: LineWish; readonly sc
 }
 
 /** Such a scan traced and held against what it was made from; the code of its refusal where there is one. */
-export function tracedRandom(
-  seed: number,
-):
+export function tracedRandom(seed: number):
   | {
       readonly ok: true;
       readonly truth: TraceAgainstTruth;

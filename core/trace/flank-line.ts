@@ -81,9 +81,9 @@ const UPPER_DEPTH = 0.45;
 const FEWEST_UPPER_PX = 8;
 const STRAIGHTER = 0.7;
 
-/** Rows that the first, rough line is drawn from; and looks across the edge in the two rounds of the fine one. */
+/** Rows that the rough line is drawn from; and looks across the edge that the fine one is fitted to. */
 const ROUGH_ROWS = 24;
-const MOST_LOOKS = [20, 80] as const;
+const MOST_LOOKS = 80;
 
 interface Rough {
   readonly atX: number;
@@ -149,54 +149,43 @@ const PROFILE_LENGTH = 2 * Math.round(REACH_PX / STEP_PX) + 1;
 const MIDDLE_STEP = (PROFILE_LENGTH - 1) / 2;
 
 /** Rooms for one flank's looks, used anew for each: they are never kept. */
-const LOOKS = new Float64Array(MOST_LOOKS[1] * PROFILE_LENGTH);
+const LOOKS = new Float64Array(MOST_LOOKS * PROFILE_LENGTH);
 const MEAN = new Float64Array(PROFILE_LENGTH);
-const OFFS = new Float64Array(MOST_LOOKS[1]);
-const YS = new Float64Array(MOST_LOOKS[1]);
-const RESIDUALS = new Float64Array(MOST_LOOKS[1]);
+const OFFS = new Float64Array(MOST_LOOKS);
+const YS = new Float64Array(MOST_LOOKS);
+const RESIDUALS = new Float64Array(MOST_LOOKS);
 
 /** Looks across the edge at every pixel of its length, half way between the greys found on either side of it. */
 function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: number): FlankLine | null {
   const depth = wish.gulletY - wish.tipY;
-  let line: Rough = rough;
-  let fit: FlankLine | null = null;
-  for (const most of MOST_LOOKS) {
-    const size = Math.hypot(1, line.lean);
-    // Unit normal out of the tooth: the gullet lies against `way`.
-    const nx = -wish.way / size;
-    const ny = (wish.way * line.lean) / size;
-    const fromY = wish.tipY + FROM_DEPTH * depth;
-    const toY = wish.tipY + toDepth * depth;
-    const count = Math.max(FEWEST_PLACES, Math.min(most, Math.floor((toY - fromY) * size)));
-    const looks = LOOKS;
-    const mean = MEAN.fill(0);
-    const yAt = (n: number): number => fromY + ((n + 0.5) / count) * (toY - fromY);
-    for (let n = 0; n < count; n++) {
-      const y = yAt(n);
-      const x = line.atX + line.lean * (y - line.atY);
-      lookAcross(view, x - nx * REACH_PX, y - ny * REACH_PX, nx * STEP_PX, ny * STEP_PX, n * PROFILE_LENGTH);
-      for (let k = 0; k < PROFILE_LENGTH; k++)
-        mean[k] = (mean[k] as number) + (looks[n * PROFILE_LENGTH + k] as number) / count;
-    }
-    const inside = ((mean[0] as number) + (mean[1] as number) + (mean[2] as number)) / 3;
-    const outside =
-      ((mean[PROFILE_LENGTH - 1] as number) +
-        (mean[PROFILE_LENGTH - 2] as number) +
-        (mean[PROFILE_LENGTH - 3] as number)) /
-      3;
-    if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
-    let seen = 0;
-    for (let n = 0; n < count; n++) {
-      const off = crossing(looks, n * PROFILE_LENGTH, inside, outside);
-      if (Number.isNaN(off)) continue;
-      OFFS[seen] = off;
-      YS[seen++] = yAt(n);
-    }
-    fit = fitOffsets(line, wish.way, seen, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
-    if (!fit) return null;
-    line = fit;
+  const size = Math.hypot(1, rough.lean);
+  // Unit normal out of the tooth: the gullet lies against `way`.
+  const nx = -wish.way / size;
+  const ny = (wish.way * rough.lean) / size;
+  const fromY = wish.tipY + FROM_DEPTH * depth;
+  const toY = wish.tipY + toDepth * depth;
+  const count = Math.max(FEWEST_PLACES, Math.min(MOST_LOOKS, Math.floor((toY - fromY) * size)));
+  const mean = MEAN.fill(0);
+  const yAt = (n: number): number => fromY + ((n + 0.5) / count) * (toY - fromY);
+  for (let n = 0; n < count; n++) {
+    const y = yAt(n);
+    const x = rough.atX + rough.lean * (y - rough.atY);
+    lookAcross(view, x - nx * REACH_PX, y - ny * REACH_PX, nx * STEP_PX, ny * STEP_PX, n * PROFILE_LENGTH);
+    for (let k = 0; k < PROFILE_LENGTH; k++)
+      mean[k] = (mean[k] as number) + (LOOKS[n * PROFILE_LENGTH + k] as number) / count;
   }
-  return fit;
+  const third = (k: number): number => ((mean[k] as number) + (mean[k + 1] as number) + (mean[k + 2] as number)) / 3;
+  const inside = third(0);
+  const outside = third(PROFILE_LENGTH - 3);
+  if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
+  let seen = 0;
+  for (let n = 0; n < count; n++) {
+    const off = crossing(n * PROFILE_LENGTH, inside, outside);
+    if (Number.isNaN(off)) continue;
+    OFFS[seen] = off;
+    YS[seen++] = yAt(n);
+  }
+  return fitOffsets(rough, wish.way, seen, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
 }
 
 /** One look into its room: {@link greyAt} at equal steps, without its care for the picture's edge where that is far. */
@@ -238,13 +227,13 @@ const MOMENT_STEPS = 4;
  * of pixels; the area under the step does not, whatever its blur, so that decides:
  * a step at e in a window up to b leaves the area b - e.
  */
-function crossing(looks: Float64Array, start: number, inside: number, outside: number): number {
+function crossing(start: number, inside: number, outside: number): number {
   const half = (inside + outside) / 2;
   const rising = outside > inside;
   let best = -1;
   for (let k = 0; k + 1 < PROFILE_LENGTH; k++) {
-    const a = looks[start + k] as number;
-    const b = looks[start + k + 1] as number;
+    const a = LOOKS[start + k] as number;
+    const b = LOOKS[start + k + 1] as number;
     if (!(rising ? a <= half && b > half : a >= half && b < half)) continue;
     const nearer = Math.abs(half - a) < Math.abs(b - half) ? k : k + 1;
     if (best < 0 || Math.abs(nearer - MIDDLE_STEP) < Math.abs(best - MIDDLE_STEP)) best = nearer;
@@ -253,7 +242,7 @@ function crossing(looks: Float64Array, start: number, inside: number, outside: n
   const from = Math.max(0, best - MOMENT_STEPS);
   const to = Math.min(PROFILE_LENGTH - 1, best + MOMENT_STEPS);
   let area = 0;
-  for (let k = from; k <= to; k++) area += ((looks[start + k] as number) - inside) * (k === from || k === to ? 0.5 : 1);
+  for (let k = from; k <= to; k++) area += ((LOOKS[start + k] as number) - inside) * (k === from || k === to ? 0.5 : 1);
   return -REACH_PX + to * STEP_PX - (area * STEP_PX) / (outside - inside);
 }
 

@@ -207,8 +207,9 @@ function solveCut(
   sharp: number,
   most: number,
 ): { gone: number; slope: number } {
+  // With `most` gone nothing of the corner is in the looks any more.
   let [low, high] = [0, most];
-  let [atLow, atHigh] = [sharp - wanted, modelled(most) - wanted];
+  let [atLow, atHigh] = [sharp - wanted, -wanted];
   if (atHigh >= 0) return { gone: most, slope: 1 };
   let [gone, side] = [0, 0];
   for (let n = 0; n < 12; n++) {
