@@ -121,6 +121,27 @@ async function takeAll(page: Page): Promise<void> {
   }
   await take('measure-gauge');
 
+  await page.goto(`/ticket/${at('measure', 'Crosscut hand saw')}/measure`);
+  await page.getByRole('radio', { name: 'Angles' }).click();
+  for (const [fall, turn] of [
+    ['15', '20'],
+    ['16.5', '21'],
+    ['14', '19'],
+    ['15.5', '68 to the plate'],
+  ] as const) {
+    await page.getByLabel(/The block falls/).fill(fall);
+    await page.getByLabel(/Turned off square/).fill(turn);
+    await page.keyboard.press('Enter');
+  }
+  await page.getByRole('radio', { name: 'Points by eye' }).click();
+  await page.getByRole('button', { name: /From here left/ }).click();
+  await page.locator('od-sides-strip svg').click({ position: { x: 420, y: 30 } });
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: /^Left/ }).click();
+  await page.getByRole('radio', { name: 'Seated file' }).click();
+  await page.mouse.wheel(0, 120);
+  await take('measure-angles');
+
   await page.goto(`/ticket/${at('plan')}/plan`);
   await page.locator('od-curve-chart canvas').waitFor();
   await take('plan');

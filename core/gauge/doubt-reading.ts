@@ -25,6 +25,8 @@ export interface ReadingDoubt {
 const WILD_SPREADS = 6;
 /** Neighbours alike to a hair would make anything wild: no spread is less than this, mm. */
 const LEAST_SPREAD_MM = 0.02;
+/** Gullets of one saw differ by this share of their depth and more. */
+const GULLET_SPREAD_SHARE = 0.04;
 /** Fewer readings than this say nothing of what is usual. */
 const FEWEST_KNOWN = 5;
 /** A repeat at the same place this far off the first is another tooth or a slip, mm. */
@@ -48,8 +50,10 @@ export function doubtReading(
   const others = known.filter((k) => k.place !== place).map((k) => k.valueMm);
   const usual = others.length < FEWEST_KNOWN ? null : middle(others);
   const spread = usual === null ? 0 : 1.4826 * middle(others.map((v) => Math.abs(v - usual)));
+  // Gullets are as deep as the file was held, and beside a raker another depth than between cutters.
+  const least = quantity === 'gullet-depth' ? GULLET_SPREAD_SHARE * (usual ?? 0) : LEAST_SPREAD_MM;
   const near = (mm: number): boolean =>
-    usual === null || Math.abs(mm - usual) <= WILD_SPREADS * Math.max(LEAST_SPREAD_MM, spread);
+    usual === null || Math.abs(mm - usual) <= WILD_SPREADS * Math.max(least, spread);
   const doubt = (code: ReadingDoubt['code'], usualMm: number | null, slips: boolean): ReadingDoubt => {
     const off = (factor: number): number => (usual === null ? 0 : Math.abs(valueMm * factor - usual));
     const found = SLIPS.filter(({ factor }) => {

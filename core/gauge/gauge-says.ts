@@ -125,16 +125,12 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
 function bendOf(saw: AnySaw, estimates: readonly PlaceEstimate[], own: Judgement | undefined): GaugeSays['bend'] {
   const found = plateBend(estimates, saw.toothLineMm);
   if (!found) return null;
-  const facts = {
-    family: saw.family,
-    marks: ['bend'],
-    bendSagMm: found.sagMm,
-    bendLengthMm: found.lengthMm,
-    kinkInPlate: false,
-    kinkNearToe: false,
-  };
-  const judged = judge(ownBook(STRAIGHTEN_BOOK, own), facts);
-  return { found, advice: judged.reasons.map((r) => r.says) };
+  // Where the readings allow a short and a long bend, both advices are told.
+  const says = [found.lengthMm, found.lengthFromMm, found.lengthToMm].flatMap((bendLengthMm) => {
+    const facts = { family: saw.family, marks: ['bend'], bendSagMm: found.sagMm, bendLengthMm };
+    return judge(ownBook(STRAIGHTEN_BOOK, own), { ...facts, kinkInPlate: false, kinkNearToe: false }).reasons;
+  });
+  return { found, advice: [...new Set(says.map((r) => r.says))] };
 }
 
 function dialOf(estimates: readonly PlaceEstimate[], teeth: number): DialSplit | null {

@@ -299,6 +299,12 @@ describe('what a quantity’s readings say together', () => {
     expect(setLimitMm(BAND, 'dry-soft')).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
   });
 
+  it('gullets beside a raker are of another depth than those between cutters, and no slip', () => {
+    const known = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, i % 5 < 3 ? 14.5 : 13.4]));
+    expect(doubtReading(RAKER, 'gullet-depth', 13.4, 21, known)).toBeNull();
+    expect(doubtReading(RAKER, 'gullet-depth', 9, 21, known)?.code).toBe('wild');
+  });
+
   it('a bowed plate: where, how far and how long, and what the shop does about such a bend', () => {
     const saw: AnySaw = { ...head, family: 'hand', filing: 'rip', pitchMm: 5, toothLineMm: 650 };
     const bow = (gap: (x: number) => number, own?: Judgement) =>

@@ -54,6 +54,8 @@ describe('the bend of a plate', () => {
           expect(Math.abs((found?.sagMm ?? NaN) - 4)).toBeLessThan(0.35);
           expect(Math.abs((found?.centreMm ?? NaN) - c)).toBeLessThan(25);
           expect(Math.abs((found?.lengthMm ?? NaN) - 2 * w)).toBeLessThan(90);
+          expect(found?.lengthFromMm).toBeLessThanOrEqual(2 * w + 30);
+          expect(found?.lengthToMm).toBeGreaterThanOrEqual(2 * w - 30);
         },
       ),
     );

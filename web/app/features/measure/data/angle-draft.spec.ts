@@ -3,8 +3,8 @@ import type { AngleDraft } from './angle-draft';
 import { EMPTY_DRAFT, readDraft } from './angle-draft';
 
 const SPEECH = { rakeSpeech: 'lean-back', fleamSpeech: 'off-square' } as const;
-const read = (draft: Partial<AngleDraft>, way: AngleWay = 'file') =>
-  readDraft({ ...EMPTY_DRAFT, ...draft }, way, 'taper', SPEECH);
+const read = (draft: Partial<AngleDraft>, way: AngleWay = 'file', cuts: 'push' | 'pull' = 'push') =>
+  readDraft({ ...EMPTY_DRAFT, ...draft }, way, 'taper', cuts, SPEECH);
 const says = (draft: Partial<AngleDraft>, way?: AngleWay): string => {
   const found = read(draft, way);
   return found.ok ? '' : found.says;
@@ -24,8 +24,16 @@ describe('what is typed of an angle', () => {
   });
 
   it('a bevel: what is left empty was not read; a lean back is spoken without its sign', () => {
-    const found = read({ rake: '15', fleam: '20', from: 'left', tip: 'heel' }, 'bevel');
+    const found = read({ rake: '15', fleam: '20', from: 'left', tip: 'against' }, 'bevel');
     expect(found.ok && found.finding).toEqual({ way: 'bevel', rakeDeg: -15, backDeg: null, turnDeg: -20 });
+  });
+
+  it('along the cut is to the heel on a pull saw: the turn’s sign is the other', () => {
+    const turn = (cuts: 'push' | 'pull'): number | undefined => {
+      const found = read({ fall: '5', fleam: '12' }, 'file', cuts);
+      return found.ok && found.finding.way === 'file' ? found.finding.turnDeg : undefined;
+    };
+    expect([turn('push'), turn('pull')]).toEqual([-12, 12]);
   });
 
   it('says what is missing or wrong, with what was typed', () => {

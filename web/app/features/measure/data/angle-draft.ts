@@ -1,5 +1,6 @@
 import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/angles/angle-reading';
 import { rollFromBlock } from '@odontis/core/angles/block-roll';
+import type { Cuts } from '@odontis/core/angles/gullet-angles';
 import { turnOf } from '@odontis/core/angles/gullet-angles';
 import type { Lean } from '@odontis/core/saw/tooth-reading';
 import type { FleamSpeech, ParsedAngle, RakeSpeech } from '@odontis/core/units/angle';
@@ -13,9 +14,18 @@ export interface AngleDraft {
   readonly rake: string;
   readonly back: string;
   readonly from: Lean;
-  readonly tip: 'toe' | 'heel';
+  /** Where the tip points: the way the teeth cut, or against it. */
+  readonly tip: 'along' | 'against';
 }
-export const EMPTY_DRAFT: AngleDraft = { fall: '', fleam: '', dip: '', rake: '', back: '', from: 'right', tip: 'toe' };
+export const EMPTY_DRAFT: AngleDraft = {
+  fall: '',
+  fleam: '',
+  dip: '',
+  rake: '',
+  back: '',
+  from: 'right',
+  tip: 'along',
+};
 
 export type DraftField = 'fall' | 'fleam' | 'dip' | 'rake' | 'back';
 const NAMES: Readonly<Record<DraftField, string>> = {
@@ -35,8 +45,10 @@ export function readDraft(
   draft: AngleDraft,
   way: AngleWay,
   section: SeatedSection,
+  cuts: Cuts,
   speech: { readonly rakeSpeech: RakeSpeech; readonly fleamSpeech: FleamSpeech },
 ): ReadDraft {
+  const tip = (draft.tip === 'along') === (cuts === 'push') ? 'toe' : 'heel';
   const wrong = (field: DraftField, text: string): ReadDraft => ({
     ok: false,
     field,
@@ -53,7 +65,7 @@ export function readDraft(
     if (!fall.ok) return wrong('fall', draft.fall);
     if (!fleam.ok) return wrong('fleam', draft.fleam);
     if (!dip.ok || dip.deg < 0) return wrong('dip', draft.dip);
-    const turnDeg = turnOf(fleam.deg, draft.from, draft.tip);
+    const turnDeg = turnOf(fleam.deg, draft.from, tip);
     const rollDeg = rollFromBlock(fall.deg, section);
     return { ok: true, finding: { way, section, rollDeg, turnDeg, slopeDeg: dip.deg, from: draft.from } };
   }
@@ -72,7 +84,7 @@ export function readDraft(
       way: 'bevel',
       rakeDeg: rake === null ? null : speech.rakeSpeech === 'lean-back' ? 0 - rake : rake,
       backDeg: value('back'),
-      turnDeg: fleam === null ? null : turnOf(fleam, draft.from, draft.tip),
+      turnDeg: fleam === null ? null : turnOf(fleam, draft.from, tip),
     },
   };
 }

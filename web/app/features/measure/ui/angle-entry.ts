@@ -46,7 +46,7 @@ export class AngleEntry {
   /** Gullets are filed from the two sides by turns: whatever was said of one odd or even tooth holds for the others. */
   protected readonly from = computed<Lean>(() => (this.tooth() % 2 ? this.draft().from : other(this.draft().from)));
   private readonly read = computed(() =>
-    readDraft({ ...this.draft(), from: this.from() }, this.way(), this.section(), this.speech.speech()),
+    readDraft({ ...this.draft(), from: this.from() }, this.way(), this.section(), this.cuts(), this.speech.speech()),
   );
   /** What these figures leave, while they are typed. */
   protected readonly leaves = computed(() => {
@@ -63,11 +63,11 @@ export class AngleEntry {
       .filter((one) => one !== null)
       .join(', ');
   });
-  protected readonly ends = computed(() =>
-    this.endless()
-      ? { toe: 'along the cut', heel: 'against the cut' }
-      : { toe: 'towards the toe', heel: 'towards the heel' },
-  );
+  protected readonly ends = computed(() => {
+    if (this.endless()) return { along: 'along the cut', against: 'against the cut' };
+    const [toe, heel] = ['towards the toe', 'towards the heel'];
+    return this.cuts() === 'push' ? { along: toe, against: heel } : { along: heel, against: toe };
+  });
   protected readonly turned = computed(() => {
     const read = this.read();
     return read.ok && 'turnDeg' in read.finding && read.finding.turnDeg !== null && read.finding.turnDeg !== 0;

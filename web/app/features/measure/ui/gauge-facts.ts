@@ -91,7 +91,10 @@ const SECOND_BEND_MM = 0.5;
             <th scope="row">Where</th>
             <td class="figure">
               about {{ speech.long(bend.centreMm) }} from the heel,
-              {{ bend.lengthMm > 0 ? 'over ' + speech.long(bend.lengthMm) : 'in one place' }}
+              {{ bend.lengthMm > 0 ? 'over ' + speech.long(bend.lengthMm) : 'in one place' }} ({{
+                speech.long(bend.lengthFromMm)
+              }}
+              to {{ speech.long(bend.lengthToMm) }} would fit)
             </td>
           </tr>
         }
@@ -114,6 +117,9 @@ const SECOND_BEND_MM = 0.5;
       </table>
       @for (line of s.bend?.advice ?? []; track line) {
         <p class="enough">{{ line }}</p>
+      }
+      @if ((s.bend?.advice?.length ?? 0) > 1) {
+        <p class="quiet">Too few readings about the bend to tell which: take some nearer together there.</p>
       }
       @if (s.bend && s.bend.found.scatterMm > uneven) {
         <p class="quiet">
