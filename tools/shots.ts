@@ -139,7 +139,7 @@ async function takeAll(page: Page): Promise<void> {
   await page.keyboard.press('Tab');
   await page.getByRole('button', { name: /^Left/ }).click();
   await page.getByRole('radio', { name: 'Seated file' }).click();
-  await page.mouse.wheel(0, 120);
+  await page.evaluate(() => scrollTo(0, 0));
   await take('measure-angles');
 
   await page.goto(`/ticket/${at('plan')}/plan`);

@@ -26,7 +26,9 @@ export interface PlacedTeeth {
 
 /** The room of one view, px. */
 export const VIEW = { width: 104, height: 84 } as const;
+/** Plate shown under the teeth, and air over them, px. */
 const BASE = 14;
+const AIR = 3;
 
 type Px = readonly [number, number];
 const shape = (corners: readonly Px[]): string =>
@@ -48,7 +50,7 @@ export function placeTeeth({ gullets, pitchMm, plateMm, setMm: set, cuts }: Draw
   }
   const high = Math.max(...teeth.flatMap((t) => [t.left[1][1], t.right[1][1]]));
   const length = teeth.length * pitchMm;
-  const scale = Math.min(VIEW.width / (length * 1.06), (VIEW.height - BASE) / high);
+  const scale = Math.min(VIEW.width / (length * 1.06), (VIEW.height - BASE - AIR) / high);
   const along = (x: number): number => {
     const from = (VIEW.width - length * scale) / 2;
     return from + (cuts === 'pull' ? length - x : x) * scale;
@@ -71,7 +73,7 @@ export function placeTeeth({ gullets, pitchMm, plateMm, setMm: set, cuts }: Draw
       return `M${a.map((v) => v.toFixed(1)).join(' ')} L${b.map((v) => v.toFixed(1)).join(' ')}`;
     })
     .join(' ');
-  const wide = Math.min((VIEW.height - BASE) / high, VIEW.width / (plateMm + 2 * setMm) / 1.3);
+  const wide = Math.min((VIEW.height - BASE - AIR) / high, VIEW.width / (plateMm + 2 * setMm) / 1.3);
   const seen = teeth.slice(-2).map((tooth) => endOf(tooth, setMm, wide));
   const middle = ridgeOf(teeth[Math.floor((teeth.length - 1) / 2)] as ToothCorners);
   return {
