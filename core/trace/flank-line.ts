@@ -1,8 +1,7 @@
 import type { PictureView } from './grey-picture';
 import { greyAt } from './grey-picture';
-import type { LineLevels } from './line-levels';
-import { levelAt } from './line-levels';
-import type { Corner } from './line-corners';
+import type { FlankWish, RoughFlank } from './rough-flank';
+import { FEWEST_PLACES, FROM_DEPTH, roughFlank } from './rough-flank';
 
 /**
  * A flank of a tooth as a straight line in a view: x = atX + lean (y - atY), so
@@ -31,30 +30,14 @@ export interface FlankLine {
 export const flankX = (flank: FlankLine, y: number): number => flank.atX + flank.lean * (y - flank.atY);
 
 /** Rows of a flank that say its angle: the point is rounded by work and the bottom by the file's corner. */
-const FROM_DEPTH = 0.14;
 const TO_DEPTH = 0.78;
 /** Reach of the look across an edge, px, and its step. */
 const REACH_PX = 4;
 const STEP_PX = 0.5;
-/** Fewer places than this on a flank make no line. */
-const FEWEST_PLACES = 4;
 /** Places a pixel apart along an edge share the blur and so their error: each counts for this much of one. */
 const INDEPENDENT_SHARE = 0.6;
 /** A place this many scatters off the line is dust, not flank. */
 const OUTLIER = 2.8;
-
-export interface FlankWish {
-  readonly tip: Corner;
-  /** Rows of the tip and of the gullet's bottom. */
-  readonly tipY: number;
-  readonly gulletY: number;
-  /** Column in the gullet from which the flank is looked for, and the way to it. */
-  readonly gulletX: number;
-  readonly way: 1 | -1;
-  readonly mostPx: number;
-  readonly levels: LineLevels;
-  readonly brighter: boolean;
-}
 
 /**
  * The flank of one tooth; null where too little of it is there. A flank that bends
@@ -71,7 +54,7 @@ export function fitFlank(view: PictureView, wish: FlankWish): FlankLine | null {
 }
 
 function fitTo(view: PictureView, wish: FlankWish, toDepth: number): FlankLine | null {
-  const rough = roughLine(view, wish, toDepth);
+  const rough = roughFlank(view, wish, toDepth);
   return rough && fineLine(view, wish, rough, toDepth);
 }
 
@@ -81,69 +64,8 @@ const UPPER_DEPTH = 0.45;
 const FEWEST_UPPER_PX = 8;
 const STRAIGHTER = 0.7;
 
-/** Rows that the rough line is drawn from; and looks across the edge that the fine one is fitted to. */
-const ROUGH_ROWS = 24;
+/** Looks across the edge that the line is fitted to. */
 const MOST_LOOKS = 80;
-
-interface Rough {
-  readonly atX: number;
-  readonly atY: number;
-  readonly lean: number;
-}
-
-/** Rooms for the places of one rough line and their pairs. */
-const ROUGH_X = new Float64Array(2 * ROUGH_ROWS);
-const ROUGH_Y = new Float64Array(2 * ROUGH_ROWS);
-const SLOPES = new Float64Array(2 * ROUGH_ROWS * ROUGH_ROWS);
-
-/** From the open gullet along the rows until plate is met: whole pixels, overhangs and all. */
-function roughLine(view: PictureView, wish: FlankWish, toDepth: number): Rough | null {
-  const { tipY, gulletY, gulletX, way, levels, brighter } = wish;
-  const { grey, acrossStep, widthPx } = view;
-  const depth = gulletY - tipY;
-  let found = 0;
-  const step = Math.max(1, depth / ROUGH_ROWS);
-  const threshold = (levelAt(levels.over, widthPx, gulletX) + levelAt(levels.under, widthPx, gulletX)) / 2;
-  for (let y = tipY + FROM_DEPTH * depth; y < tipY + (toDepth + 0.05) * depth; y += step) {
-    const j = Math.floor(y);
-    if (j < 0 || j >= view.heightPx) continue;
-    const row = view.origin + j * view.downStep;
-    for (let n = 0; n <= wish.mostPx; n++) {
-      const i = Math.floor(gulletX + way * n);
-      if (i < 0 || i >= widthPx) break;
-      const value = grey[row + i * acrossStep] as number;
-      if (brighter ? value > threshold : value < threshold) {
-        // Dust in the gullet is thin: the plate goes on.
-        const further = grey[row + Math.min(Math.max(i + 2 * way, 0), widthPx - 1) * acrossStep] as number;
-        if (!(brighter ? further > threshold : further < threshold)) continue;
-        if (n > 0) {
-          ROUGH_X[found] = i + (way === 1 ? 0 : 1);
-          ROUGH_Y[found++] = j + 0.5;
-        }
-        break;
-      }
-    }
-  }
-  return found < FEWEST_PLACES ? null : medianLine(found);
-}
-
-/** Line through the places found by the median of their pairwise slopes (Theil and Sen): a third of them may be wrong. */
-function medianLine(count: number): Rough {
-  const far = Math.max(1, Math.floor(count / 4));
-  let pairs = 0;
-  let atY = 0;
-  for (let i = 0; i < count; i++) {
-    const x = ROUGH_X[i] as number;
-    const y = ROUGH_Y[i] as number;
-    atY += y / count;
-    for (let k = i + far; k < count; k++) SLOPES[pairs++] = ((ROUGH_X[k] as number) - x) / ((ROUGH_Y[k] as number) - y);
-  }
-  const lean = medianOfFirst(pairs);
-  for (let i = 0; i < count; i++) SLOPES[i] = (ROUGH_X[i] as number) - lean * ((ROUGH_Y[i] as number) - atY);
-  return { lean, atY, atX: medianOfFirst(count) };
-}
-
-const medianOfFirst = (count: number): number => SLOPES.subarray(0, count).sort()[count >> 1] as number;
 
 const PROFILE_LENGTH = 2 * Math.round(REACH_PX / STEP_PX) + 1;
 const MIDDLE_STEP = (PROFILE_LENGTH - 1) / 2;
@@ -156,7 +78,7 @@ const YS = new Float64Array(MOST_LOOKS);
 const RESIDUALS = new Float64Array(MOST_LOOKS);
 
 /** Looks across the edge at every pixel of its length, half way between the greys found on either side of it. */
-function fineLine(view: PictureView, wish: FlankWish, rough: Rough, toDepth: number): FlankLine | null {
+function fineLine(view: PictureView, wish: FlankWish, rough: RoughFlank, toDepth: number): FlankLine | null {
   const depth = wish.gulletY - wish.tipY;
   const size = Math.hypot(1, rough.lean);
   // Unit normal out of the tooth: the gullet lies against `way`.
@@ -257,7 +179,7 @@ function blurOf(mean: Float64Array, inside: number, outside: number): number {
 type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY'>;
 
 /** Least squares of the offsets on the place along the edge, those far off the line left out; three rounds. */
-function fitOffsets(line: Rough, way: 1 | -1, count: number, seen: Seen): FlankLine | null {
+function fitOffsets(line: RoughFlank, way: 1 | -1, count: number, seen: Seen): FlankLine | null {
   const size = Math.hypot(1, line.lean);
   const [offs, ys, residuals] = [OFFS, YS, RESIDUALS.fill(0)];
   let limit = Infinity;

@@ -2,6 +2,7 @@ import type { PictureView } from './grey-picture';
 import type { FlankLine } from './flank-line';
 import { flankX } from './flank-line';
 import { greyAt } from './grey-picture';
+import { tabledBell, tabledErf } from './normal-tables';
 
 /**
  * What is left of a corner where two flanks would meet: how much of its point is
@@ -36,38 +37,6 @@ export function meetingOf(
     // x = (xl lean_r - xr lean_l) / spread in the errors of both lines at the meeting row.
     xError: Math.hypot(l * right.lean, r * left.lean) / Math.abs(spread),
   };
-}
-
-/** Abramowitz and Stegun 7.1.26 (from memory): the error function to 1.5e-7. */
-function erf(x: number): number {
-  const t = 1 / (1 + 0.3275911 * Math.abs(x));
-  const y =
-    1 -
-    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
-  return x < 0 ? -y : y;
-}
-
-/** The error function at equal steps to where it is 1 in a double's eyes of this use; between them straight lines, off by 2e-6 at most. */
-const ERF_STEPS = 512;
-const ERF_END = 4;
-const ERF = Float64Array.from({ length: ERF_END * ERF_STEPS + 2 }, (_, i) => erf(i / ERF_STEPS));
-function tabledErf(x: number): number {
-  const size = Math.abs(x) * ERF_STEPS;
-  if (!(size < ERF_END * ERF_STEPS)) return x < 0 ? -1 : 1;
-  const i = Math.floor(size);
-  const low = ERF[i] as number;
-  const value = low + (size - i) * ((ERF[i + 1] as number) - low);
-  return x < 0 ? -value : value;
-}
-
-/** Density of the normal curve but for its factor, exp(-t^2 / 2), tabled the same way. */
-const BELL = Float64Array.from({ length: ERF_END * ERF_STEPS + 2 }, (_, i) => Math.exp(-((i / ERF_STEPS) ** 2) / 2));
-function tabledBell(t: number): number {
-  const size = Math.abs(t) * ERF_STEPS;
-  if (!(size < ERF_END * ERF_STEPS)) return 0;
-  const i = Math.floor(size);
-  const low = BELL[i] as number;
-  return low + (size - i) * ((BELL[i + 1] as number) - low);
 }
 
 /** The looks at a corner: so many along its axis and across it, so far apart, px. */

@@ -21,6 +21,7 @@ import { Speech } from '../speech/speech';
 import { Notice } from '../ui/notice';
 import { faultSays } from '../words/fault-words';
 import { parseReadings, saveReadings } from './csv-file';
+import { CsvOpen } from './csv-open';
 import type { Column, ReadingSheet } from './reading-sheet';
 
 const COLUMNS: readonly { id: Column; name: string; asks: string }[] = [
@@ -35,6 +36,7 @@ const COLUMNS: readonly { id: Column; name: string; asks: string }[] = [
   selector: 'od-reading-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    CsvOpen,
     CdkVirtualScrollViewport,
     CdkFixedSizeVirtualScroll,
     CdkVirtualForOf,
@@ -157,19 +159,7 @@ export class ReadingDesk {
     this.take(text);
   }
 
-  protected async opened(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
-    if (!file) return;
-    if (file.size > 20_000_000) {
-      this.csvFaults.set([{ line: 1, message: 'The file is over 20 MB: that is no tooth line.' }]);
-      return;
-    }
-    this.take(await file.text());
-  }
-
-  private take(text: string): void {
+  protected take(text: string): void {
     const result = parseReadings(text, this.sheet().pitchMm);
     this.csvFaults.set(result.ok ? [] : result.faults);
     if (!result.ok) return;

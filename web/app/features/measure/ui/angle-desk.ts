@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import Papa from 'papaparse';
 import { anglesFromRows } from '@odontis/contract/angles-csv';
 import type { CsvFault } from '@odontis/contract/readings-csv';
 import type { AngleFinding } from '@odontis/core/angles/angle-reading';
@@ -11,6 +10,8 @@ import { toothFor } from '@odontis/core/file/flank-angles';
 import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
 import type { DrawnTeeth } from '../../../shared/tooth/place-teeth';
 import { ToothViews } from '../../../shared/tooth/tooth-views';
+import { cellsOf } from '../../../shared/readings/csv-file';
+import { CsvOpen } from '../../../shared/readings/csv-open';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
@@ -26,7 +27,17 @@ import { SidesStrip } from './sides-strip';
 @Component({
   selector: 'od-angle-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, Notice, AngleEntry, AngleFacts, SessionBox, SidesStrip, ToothViews],
+  imports: [
+    MatButton,
+    MatButtonToggleModule,
+    CsvOpen,
+    Notice,
+    AngleEntry,
+    AngleFacts,
+    SessionBox,
+    SidesStrip,
+    ToothViews,
+  ],
   templateUrl: './angle-desk.html',
   styleUrl: './gauge-desk.scss',
 })
@@ -86,18 +97,10 @@ export class AngleDesk {
     this.keeper.settle(reading, asMeant(reading.finding, doubt));
   }
 
-  protected async opened(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
+  protected opened(text: string): void {
     const saw = this.keeper.dossier()?.saw;
-    if (!file || !saw) return;
-    if (file.size > 20_000_000) {
-      this.csvFaults.set([{ line: 1, message: 'The file is over 20 MB: that holds no readings of one saw.' }]);
-      return;
-    }
-    const cells = Papa.parse<string[]>((await file.text()).trimEnd(), { delimitersToGuess: [',', ';', '\t', '|'] });
-    const read = anglesFromRows(cells.data, saw);
+    if (!saw) return;
+    const read = anglesFromRows(cellsOf(text), saw);
     this.csvFaults.set(read.ok ? [] : read.faults);
     if (!read.ok) return;
     const aside = this.keeper.takeAll(read.rows);

@@ -2,7 +2,6 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import Papa from 'papaparse';
 import { gaugedFromRows } from '@odontis/contract/gauged-csv';
 import type { CsvFault } from '@odontis/contract/readings-csv';
 import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
@@ -15,6 +14,8 @@ import { sampleAdvice, sampleEstimate } from '@odontis/core/gauge/sample-plan';
 import { parseLength } from '@odontis/core/units/length';
 import { standInValue } from '../../../shared/indicator/stand-in-indicator';
 import { tone } from '../../../shared/indicator/tone';
+import { cellsOf } from '../../../shared/readings/csv-file';
+import { CsvOpen } from '../../../shared/readings/csv-open';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { doubtSays, meantSays } from '../../../shared/words/doubt-words';
@@ -31,7 +32,7 @@ import { SessionBox } from './session-box';
 @Component({
   selector: 'od-gauge-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, Notice, GaugeLane, GaugeFacts, IndicatorBar, SessionBox],
+  imports: [MatButton, MatButtonToggleModule, CsvOpen, Notice, GaugeLane, GaugeFacts, IndicatorBar, SessionBox],
   templateUrl: './gauge-desk.html',
   styleUrl: './gauge-desk.scss',
 })
@@ -148,20 +149,10 @@ export class GaugeDesk {
     event.preventDefault();
   }
 
-  protected async opened(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
+  protected opened(text: string): void {
     const saw = this.keeper.dossier()?.saw;
-    if (!file || !saw) return;
-    if (file.size > 20_000_000) {
-      this.csvFaults.set([{ line: 1, message: 'The file is over 20 MB: that holds no readings of one saw.' }]);
-      return;
-    }
-    const cells = Papa.parse<string[]>((await file.text()).trimEnd(), {
-      delimitersToGuess: [',', ';', '\t', '|'],
-    }).data;
-    const read = gaugedFromRows(cells, saw, this.keeper.gauge());
+    if (!saw) return;
+    const read = gaugedFromRows(cellsOf(text), saw, this.keeper.gauge());
     this.csvFaults.set(read.ok ? [] : read.faults);
     if (!read.ok) return;
     const aside = this.keeper.takeAll(read.rows);
