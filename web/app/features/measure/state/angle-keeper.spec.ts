@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { NewAngle } from '@odontis/contract/gauging';
+import { TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { testDossier } from '../../../testing/test-dossier';
 import type { Bench } from '../../../testing/with-store';
 import { withStore } from '../../../testing/with-store';
@@ -62,5 +63,41 @@ describe('angles of a saw’s teeth as they are read', () => {
     // Leans go left first, so tooth 1 alone has its point on the wrong side.
     expect(keeper.sidesSay().disagree.map((s) => s.tooth)).toEqual([1]);
     expect(keeper.sidesSay().known).toBe(keeper.teeth());
+  });
+
+  it('a session of before is shown behind: its points on the same strip, its angles beside', () => {
+    const angles = [1, 2, 3].map((tooth) => ({
+      key: crypto.randomUUID(),
+      part: null,
+      tooth,
+      finding: bevel(tooth % 2 ? -22 : 22, -12),
+      setAside: false,
+      corrects: null,
+      by: 'First Hand',
+      at: '2031-05-01T09:00:00.000Z',
+    }));
+    const dossier = testDossier('measure');
+    const gauging = {
+      id: 4,
+      key: crypto.randomUUID(),
+      kind: 'before' as const,
+      by: 'First Hand',
+      startedAt: '2031-05-01T09:00:00.000Z',
+      finishedAt: '2031-05-01T10:00:00.000Z',
+      note: '',
+      readings: [],
+      angles,
+    };
+    bench.store.dispatch(TicketPageEvents.theirsTaken({ dossier: { ...dossier, gaugings: [gauging] } }));
+    expect(keeper.saysBehind()).toBeNull();
+    TestBed.inject(SessionKeeper).behind.set(4);
+    expect(keeper.saysBehind()?.all.fleamDeg?.value).toBeCloseTo(22, 9);
+    expect(
+      keeper
+        .sidesBehind()
+        .map((s) => s.point)
+        .slice(0, 4),
+    ).toEqual([null, 'right', 'left', null]);
+    expect(keeper.readings()).toEqual([]);
   });
 });

@@ -6,7 +6,7 @@ import { anglesSay, cutsOf, usualSection } from '@odontis/core/angles/angles-say
 import type { AngleDoubt } from '@odontis/core/angles/doubt-angle';
 import { doubtAngle } from '@odontis/core/angles/doubt-angle';
 import { alternateFrom, pointSides, sidesSay } from '@odontis/core/angles/point-sides';
-import type { ToothLean } from '@odontis/core/angles/point-sides';
+import type { ToothLean, ToothSides } from '@odontis/core/angles/point-sides';
 import { sideOf } from '@odontis/core/gauge/gauge-says';
 import { partsFor, teethOfPart } from '@odontis/core/gauge/quantities';
 import type { Lean } from '@odontis/core/saw/tooth-reading';
@@ -86,10 +86,20 @@ export class AngleKeeper {
       return { lean: saw && sideOf(saw, tooth), assumed: true };
     };
   });
-  readonly sides = computed(() => {
+  readonly sides = computed(() => this.sidesOf(this.readings()));
+  /** The session that is shown behind this one, on the same strip and beside the same angles. */
+  private readonly behind = computed(
+    () => this.sessions.shownBehind()?.angles.filter((r) => r.part === this.part()) ?? [],
+  );
+  readonly sidesBehind = computed(() => (this.behind().length > 0 ? this.sidesOf(this.behind()) : []));
+  readonly saysBehind = computed(() => {
     const saw = this.saw();
-    return saw ? pointSides(this.teeth(), this.readings(), this.leanAt(), this.cuts(), filedAlone(saw)) : [];
+    return saw && this.behind().length > 0 ? anglesSay(saw, this.behind(), this.section()) : null;
   });
+  private sidesOf(readings: readonly NewAngle[]): ToothSides[] {
+    const saw = this.saw();
+    return saw ? pointSides(this.teeth(), readings, this.leanAt(), this.cuts(), filedAlone(saw)) : [];
+  }
   readonly sidesSay = computed(() => sidesSay(this.sides()));
   readonly setAside = computed(() => {
     const settled = new Set(this.readings().map((r) => r.corrects));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { sideViewOf } from '@odontis/core/angles/angles-say';
-import type { AnglesSay, WaySays } from '@odontis/core/angles/angles-say';
+import type { AngleEstimates, AnglesSay } from '@odontis/core/angles/angles-say';
 import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
 import type { SidesSay, ToothSides } from '@odontis/core/angles/point-sides';
 import { cornerDeg } from '@odontis/core/file/file-section';
@@ -47,6 +47,8 @@ const MOST_NAMED = 12;
 export class AngleFacts {
   protected readonly speech = inject(Speech);
   readonly says = input.required<AnglesSay | null>();
+  /** The same of the session shown behind. */
+  readonly behind = input<AnglesSay | null>(null);
   readonly sides = input.required<SidesSay>();
   readonly picked = output<number>();
   protected readonly wayWords = ANGLE_WAY_WORDS;
@@ -56,7 +58,7 @@ export class AngleFacts {
   protected rake = (e: Estimate): string => `${this.speech.rake(e.value)} ${pm(e)}`;
   protected plain = (e: Estimate): string => `${e.value.toFixed(1)}° ${pm(e)}`;
   protected fleam = (e: Estimate): string => `${this.speech.bothFleams(e.value)} ${pm(e)}`;
-  protected short = (way: WaySays): string =>
+  protected short = (way: AngleEstimates): string =>
     [
       way.rakeDeg && `face ${this.speech.rake(way.rakeDeg.value)}`,
       way.backDeg && `back ${way.backDeg.value.toFixed(1)}°`,

@@ -20,6 +20,7 @@ const MIDDLE = HEIGHT / 2;
       (click)="pick($event)"
     >
       <rect class="plate" x="0" [attr.y]="middle - 3" [attr.width]="width" height="6" />
+      <path class="behind" [attr.d]="behind()" />
       <path class="lean" [attr.d]="paths().leans" />
       <path class="point" [attr.d]="paths().points" />
       <path class="level" [attr.d]="paths().levels" />
@@ -49,6 +50,12 @@ const MIDDLE = HEIGHT / 2;
       stroke-width: 2;
       vector-effect: non-scaling-stroke;
     }
+    .behind {
+      fill: none;
+      stroke: var(--steel);
+      stroke-width: 1.5;
+      vector-effect: non-scaling-stroke;
+    }
     .point {
       fill: var(--ink);
     }
@@ -71,6 +78,8 @@ const MIDDLE = HEIGHT / 2;
 })
 export class SidesStrip {
   readonly sides = input.required<readonly ToothSides[]>();
+  /** Another session's, drawn behind. */
+  readonly other = input<readonly ToothSides[]>([]);
   readonly tooth = input.required<number>();
   readonly picked = output<number>();
   protected readonly width = WIDTH;
@@ -82,9 +91,21 @@ export class SidesStrip {
     return MARGIN + (tooth - 0.5) * this.step();
   }
   protected readonly cursorX = computed(() => this.xOf(this.tooth()));
+  private readonly half = computed(() => Math.min(5, this.step() * 0.42));
+  private wedge(one: ToothSides): string {
+    const up = one.point === 'left' ? -1 : 1;
+    const half = this.half();
+    return `M${(this.xOf(one.tooth) - half).toFixed(1)} ${MIDDLE + up * 18} h${2 * half} l${-half} ${up * 13} z`;
+  }
+  protected readonly behind = computed(() =>
+    this.other()
+      .filter((one) => one.point === 'left' || one.point === 'right')
+      .map((one) => this.wedge(one))
+      .join(' '),
+  );
   /** One path a kind, so that two thousand teeth are five elements. */
   protected readonly paths = computed(() => {
-    const half = Math.min(5, this.step() * 0.42);
+    const half = this.half();
     const leans: string[] = [];
     const points: string[] = [];
     const levels: string[] = [];
@@ -93,11 +114,8 @@ export class SidesStrip {
       const x = this.xOf(one.tooth).toFixed(1);
       if (one.lean) leans.push(`M${x} ${MIDDLE} V${one.lean === 'left' ? MIDDLE - 20 : MIDDLE + 20}`);
       if (one.point === 'none') levels.push(`M${Number(x) - half} ${MIDDLE} h${2 * half}`);
-      if (one.point === 'left' || one.point === 'right') {
-        const up = one.point === 'left' ? -1 : 1;
-        const wedge = `M${Number(x) - half} ${MIDDLE + up * 18} h${2 * half} l${-half} ${up * 13} z`;
-        (one.verdict === 'disagrees' ? wrong : points).push(wedge);
-      }
+      if (one.point === 'left' || one.point === 'right')
+        (one.verdict === 'disagrees' ? wrong : points).push(this.wedge(one));
     }
     return {
       leans: leans.join(' '),
