@@ -4,7 +4,7 @@ import type { AnySaw } from '@odontis/core/saw/any-saw';
 import { LEANS } from '@odontis/core/saw/tooth-reading';
 import type { Gauging, NewAngle } from './gauging';
 import { angleFinding } from './gauging';
-import { safeCell } from './safe-cell';
+import { headingOf, numberIn, safeCell } from './csv-cells';
 import type { CsvFault } from './readings-csv';
 
 /**
@@ -34,20 +34,13 @@ const COLUMNS = [
   'point',
 ] as const;
 type Column = (typeof COLUMNS)[number];
-const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
 const MOST_ROWS = 5000;
 
 /** Whether a heading is that of readings of angles: it has a way and a tooth. */
 export const isAnglesHeading = (cells: readonly string[]): boolean => {
-  const names = cells.map(plain);
+  const names = cells.map(headingOf);
   return names.includes('way') && names.includes('tooth');
 };
-const plain = (cell: string): string =>
-  cell
-    .replace(/^\uFEFF/, '')
-    .trim()
-    .toLowerCase();
-
 /** Rows of cells into readings of this saw's angles: all or nothing, every bad line named. */
 export function anglesFromRows(cells: readonly (readonly string[])[], saw: AnySaw): AnglesCsv {
   const filled = cells.map((row, i) => ({ row, line: i + 1 })).filter(({ row }) => row.some((c) => c.trim() !== ''));
@@ -57,7 +50,7 @@ export function anglesFromRows(cells: readonly (readonly string[])[], saw: AnySa
   if (!isAnglesHeading(head.row)) return wrong('The columns way and tooth are wanted.');
   if (body.length === 0) return wrong('There is a heading but no reading under it.');
   if (body.length > MOST_ROWS) return wrong(`The file has ${body.length} rows; ${MOST_ROWS} are taken at most.`);
-  const names = head.row.map(plain);
+  const names = head.row.map(headingOf);
   const faults: CsvFault[] = [];
   const rows = body.flatMap(({ row, line }): AngleCsvRow[] => {
     const cell = (name: Column): string => (names.includes(name) ? (row[names.indexOf(name)] ?? '').trim() : '');
@@ -78,12 +71,9 @@ function rowOf(cell: (name: Column) => string, saw: AnySaw): AngleCsvRow | strin
   if (!partsFor(saw, 'set').includes(part)) return `There is no part "${(part ?? '').slice(0, 40)}".`;
   const tooth = Number(cell('tooth'));
   if (!Number.isInteger(tooth) || tooth < 1) return `The tooth "${cell('tooth').slice(0, 40)}" is not a whole number.`;
-  const bad = COLUMNS.filter((name) => name.endsWith('_deg')).find(
-    (name) => cell(name) !== '' && !NUMBER.test(cell(name).replace('−', '-')),
-  );
+  const bad = COLUMNS.find((name) => name.endsWith('_deg') && cell(name) !== '' && Number.isNaN(numberIn(cell(name))));
   if (bad) return `"${cell(bad).slice(0, 40)}" in ${bad} is not a number of degrees.`;
-  const deg = (name: Column): number | null =>
-    cell(name) === '' ? null : Number(cell(name).replace('−', '-').replace(',', '.'));
+  const deg = (name: Column): number | null => (cell(name) === '' ? null : numberIn(cell(name)));
   const told = {
     way,
     rakeDeg: deg('rake_deg'),

@@ -6,7 +6,7 @@ import type { AnySaw } from '@odontis/core/saw/any-saw';
 import { lengthFrom } from '@odontis/core/units/length';
 import type { LengthUnit } from '@odontis/core/units/length';
 import type { Gauging } from './gauging';
-import { safeCell } from './safe-cell';
+import { headingOf, numberIn, safeCell } from './csv-cells';
 import type { CsvFault } from './readings-csv';
 
 /**
@@ -26,12 +26,7 @@ export type GaugedCsv =
   | { readonly ok: false; readonly faults: readonly CsvFault[] };
 
 const UNITS: Readonly<Record<string, LengthUnit>> = { value_mm: 'mm', value_thou: 'thou', value_in: 'inch' };
-const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
 const MOST_ROWS = 5000;
-const number = (text: string): number => {
-  const plain = text.trim().replace('−', '-');
-  return NUMBER.test(plain) ? Number(plain.replace(',', '.')) : NaN;
-};
 const known = <T extends string>(all: readonly T[], text: string): T | undefined => all.find((one) => one === text);
 
 /** Rows of cells into readings of this saw: all or nothing, every bad line named. */
@@ -42,12 +37,7 @@ export function gaugedFromRows(cells: readonly (readonly string[])[], saw: AnySa
   const [head, ...body] = filled;
   const wrong = (message: string): GaugedCsv => ({ ok: false, faults: [{ line: head?.line ?? 1, message }] });
   if (!head) return wrong('The file is empty.');
-  const names = head.row.map((cell) =>
-    cell
-      .replace(/^\uFEFF/, '')
-      .trim()
-      .toLowerCase(),
-  );
+  const names = head.row.map(headingOf);
   const at = (name: string): number => names.indexOf(name);
   const valueAt = names.findIndex((name) => name in UNITS);
   const unit = UNITS[names[valueAt] ?? ''];
@@ -62,8 +52,8 @@ export function gaugedFromRows(cells: readonly (readonly string[])[], saw: AnySa
     const quantity = known(QUANTITIES, cell('quantity').toLowerCase());
     const gauge = cell('gauge') === '' ? usual : known(GAUGES, cell('gauge').toLowerCase());
     const part = cell('part') === '' ? null : cell('part');
-    const place = number(cell('place'));
-    const value = number(row[valueAt] ?? '');
+    const place = numberIn(cell('place'));
+    const value = numberIn(row[valueAt] ?? '');
     if (!quantity || !quantitiesOf(saw).includes(quantity))
       say(`"${cell('quantity').slice(0, 40)}" is not measured on this saw: ${quantitiesOf(saw).join(', ')} are.`);
     else if (!partsFor(saw, quantity).includes(part)) say(`Part "${part ?? ''}" has no ${quantity}.`);

@@ -86,11 +86,3 @@ export function waysOf(saw: AnySaw): readonly AngleWay[] {
 /** Cutters filed one by one have a face and a back bevelled to mirror each other; elsewhere a gullet's two flanks are one file's. */
 export const filedAlone = (saw: AnySaw): boolean =>
   saw.family === 'crosscut' || saw.family === 'circular' || saw.family === 'dado';
-
-/** Readings that count: neither set aside nor corrected since. In the order taken. */
-export function standingAngles<R extends Pick<AngleReading, 'key' | 'setAside' | 'corrects'>>(
-  readings: readonly R[],
-): R[] {
-  const corrected = new Set(readings.map((r) => r.corrects).filter((key) => key !== null));
-  return readings.filter((r) => !r.setAside && !corrected.has(r.key));
-}

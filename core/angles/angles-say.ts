@@ -1,8 +1,10 @@
 import { cornerDeg } from '../file/file-section';
 import type { AnySaw } from '../saw/any-saw';
-import type { Estimate } from '../trace/traced-line';
+import type { Estimate } from '../saw/estimate';
+import { weightedMean } from '../saw/estimate';
 import type { AngleReading, AngleWay, SeatedSection } from './angle-reading';
-import { filedAlone, standingAngles } from './angle-reading';
+import { filedAlone } from './angle-reading';
+import { standing } from '../gauge/gauged';
 import type { Cuts, GulletAngles } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 import type { SilhouetteFleam } from './silhouette-fleam';
@@ -53,9 +55,9 @@ export const usualSection = (saw: AnySaw): SeatedSection => (saw.family === 'pul
  */
 export function anglesSay(saw: AnySaw, readings: readonly AngleReading[], section: SeatedSection): AnglesSay {
   const cuts = cutsOf(saw);
-  const standing = standingAngles(readings).filter((r) => r.finding.way !== 'eye');
+  const counted = standing(readings).filter((r) => r.finding.way !== 'eye');
   const ways = (['file', 'bevel', 'scan'] as const).flatMap((way): WaySays[] => {
-    const of = standing.filter((r) => r.finding.way === way);
+    const of = counted.filter((r) => r.finding.way === way);
     if (of.length === 0) return [];
     const found = of.map((r) => gulletAngles(r.finding, cuts));
     return [{ way, teeth: new Set(of.map((r) => r.tooth)).size, ...estimates(found.map(unsigned)) }];
@@ -84,17 +86,6 @@ const unsigned = (g: GulletAngles): AngleEstimates => ({
 function estimates(of: readonly AngleEstimates[]): AngleEstimates {
   const mean = (angle: Angle): Estimate | null => weightedMean(of.map((one) => one[angle]));
   return { rakeDeg: mean('rakeDeg'), backDeg: mean('backDeg'), fleamDeg: mean('fleamDeg'), slopeDeg: mean('slopeDeg') };
-}
-
-/** Weighted mean; the error the larger of the weights' and of the scatter's. Null of nothing. */
-export function weightedMean(all: readonly (Estimate | null)[]): Estimate | null {
-  const known = all.filter((e): e is Estimate => e !== null);
-  if (known.length === 0) return null;
-  const weights = known.map((e) => 1 / e.error ** 2);
-  const total = weights.reduce((s, w) => s + w, 0);
-  const value = known.reduce((s, e, i) => s + e.value * (weights[i] as number), 0) / total;
-  const spread = known.reduce((s, e) => s + (e.value - value) ** 2, 0) / Math.max(1, known.length - 1);
-  return { value, error: Math.max(Math.sqrt(1 / total), Math.sqrt(spread / known.length)) };
 }
 
 function apartOf(ways: readonly WaySays[]): AnglesSay['apart'] {

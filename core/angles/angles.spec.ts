@@ -6,11 +6,13 @@ import { filedTooth, toothFor } from '../file/flank-angles';
 import { ridgeOf, toothRow } from '../file/tooth-row';
 import { madeLine, madeScan, randomFrom } from '../reference/made-scan';
 import type { AnySaw } from '../saw/any-saw';
+import { weightedMean } from '../saw/estimate';
 import { traceTeeth } from '../trace/trace-teeth';
 import type { AngleFinding, AngleReading } from './angle-reading';
-import { ANGLE_ERROR_DEG, filedAlone, standingAngles, waysOf } from './angle-reading';
+import { ANGLE_ERROR_DEG, filedAlone, waysOf } from './angle-reading';
+import { standing } from '../gauge/gauged';
 import { anglesOfTrace } from './angles-of-trace';
-import { anglesSay, weightedMean } from './angles-say';
+import { anglesSay } from './angles-say';
 import { blockFromRoll, rollFromBlock } from './block-roll';
 import { doubtAngle } from './doubt-angle';
 import { gulletAngles, tipTowards, turnOf } from './gullet-angles';
@@ -231,7 +233,7 @@ describe('what all readings of a saw’s angles say', () => {
     expect(says.all.fleamDeg?.value).toBeCloseTo(25, 9);
     expect(says.all.rakeDeg?.value).toBeCloseTo(-15, 9);
     expect(says.ways.map((w) => [w.way, w.teeth])).toEqual([['bevel', 3]]);
-    expect(standingAngles(readings).length).toBe(4);
+    expect(standing(readings).length).toBe(4);
     expect(says.apart).toEqual([]);
   });
 

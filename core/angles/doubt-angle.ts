@@ -1,7 +1,7 @@
 import { cornerDeg } from '../file/file-section';
 import { middle } from '../saw/middle';
 import type { AngleFinding, AngleReading } from './angle-reading';
-import { standingAngles } from './angle-reading';
+import { standing } from '../gauge/gauged';
 import type { Cuts, GulletAngles } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 
@@ -47,7 +47,7 @@ export function doubtAngle(finding: AngleFinding, known: readonly AngleReading[]
     if (value < least || value > most) return doubt('out-of-range', angle, value, null);
   }
   if (finding.way === 'file' && !leavesTooth(finding)) return doubt('no-tooth', 'roll', finding.rollDeg, null);
-  const others = standingAngles(known).filter((r) => r.finding.way !== 'eye');
+  const others = standing(known).filter((r) => r.finding.way !== 'eye');
   for (const [angle, value] of judged(gulletAngles(finding, cuts))) {
     const usual = others.flatMap((r) =>
       judged(gulletAngles(r.finding, cuts))

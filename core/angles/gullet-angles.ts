@@ -1,7 +1,7 @@
 import { cornerDeg } from '../file/file-section';
 import type { SlopedTooth } from '../file/slope-planes';
 import { slopedTooth } from '../file/slope-planes';
-import type { Estimate } from '../trace/traced-line';
+import type { Estimate } from '../saw/estimate';
 import type { AngleFinding, SeatedFile } from './angle-reading';
 import { ANGLE_ERROR_DEG } from './angle-reading';
 

@@ -1,7 +1,7 @@
 import type { Lean } from '../saw/tooth-reading';
-import type { Estimate } from '../trace/traced-line';
+import type { Estimate } from '../saw/estimate';
 import type { AngleReading, PointSide } from './angle-reading';
-import { standingAngles } from './angle-reading';
+import { standing } from '../gauge/gauged';
 import type { Cuts } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 
@@ -47,7 +47,7 @@ export function pointSides(
   const faces = new Map<number, Estimate>();
   const backs = new Map<number, Estimate>();
   const behind = cuts === 'pull' ? -1 : 1;
-  for (const { tooth, finding } of standingAngles(readings)) {
+  for (const { tooth, finding } of standing(readings)) {
     if (finding.way === 'eye') seen.set(tooth, finding.point);
     else {
       const { faceTurnDeg, backTurnDeg } = gulletAngles(finding, cuts);

@@ -1,5 +1,5 @@
 import { atanDeg, degrees, tanDeg } from '../units/radians';
-import type { Estimate } from '../trace/traced-line';
+import type { Estimate } from '../saw/estimate';
 
 /** The file that would have left a silhouette, if one file held level filed both flanks. */
 export interface SilhouetteFleam {

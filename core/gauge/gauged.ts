@@ -1,3 +1,4 @@
+import { weightedMean } from '../saw/estimate';
 import type { Gauge } from './gauges';
 import { GAUGE_ERROR_MM } from './gauges';
 import type { Quantity } from './quantities';
@@ -28,8 +29,14 @@ export interface PlaceEstimate {
   readonly count: number;
 }
 
+/** Taken but not counted, and not settled since: still to be looked at. */
+export function unsettled<R extends Pick<Gauged, 'key' | 'setAside' | 'corrects'>>(readings: readonly R[]): R[] {
+  const settled = new Set(readings.map((r) => r.corrects));
+  return readings.filter((r) => r.setAside && !settled.has(r.key) && r.corrects === null);
+}
+
 /** Readings that count: neither set aside nor corrected since. In the order taken. */
-export function standing(readings: readonly Gauged[]): Gauged[] {
+export function standing<R extends Pick<Gauged, 'key' | 'setAside' | 'corrects'>>(readings: readonly R[]): R[] {
   const corrected = new Set(readings.map((r) => r.corrects).filter((key) => key !== null));
   return readings.filter((r) => !r.setAside && !corrected.has(r.key));
 }
@@ -49,11 +56,7 @@ export function estimatesOf(readings: readonly Gauged[], quantity: Quantity, par
   return [...byPlace.entries()]
     .sort(([a], [b]) => a - b)
     .map(([place, all]) => {
-      const weights = all.map((r) => 1 / GAUGE_ERROR_MM[r.gauge] ** 2);
-      const total = weights.reduce((s, w) => s + w, 0);
-      const valueMm = all.reduce((s, r, i) => s + r.valueMm * (weights[i] as number), 0) / total;
-      const count = all.length;
-      const spread = all.reduce((s, r) => s + (r.valueMm - valueMm) ** 2, 0) / Math.max(1, count - 1);
-      return { place, valueMm, count, errorMm: Math.max(Math.sqrt(1 / total), Math.sqrt(spread / count)) };
+      const found = weightedMean(all.map((r) => ({ value: r.valueMm, error: GAUGE_ERROR_MM[r.gauge] })));
+      return { place, count: all.length, valueMm: found?.value ?? NaN, errorMm: found?.error ?? NaN };
     });
 }

@@ -2,7 +2,8 @@ import { MM_PER_INCH } from '../units/length';
 import type { ToothRole } from '../saw/tooth-pattern';
 import { rakerDepths } from '../raker/raker-depth';
 import { middle } from '../saw/middle';
-import type { Estimate, TracedLine, TracedSummary, TracedTooth } from './traced-line';
+import type { Estimate } from '../saw/estimate';
+import type { TracedLine, TracedSummary, TracedTooth } from './traced-line';
 
 /**
  * What a traced line says as a whole, from its teeth: least squares with standard

@@ -1,3 +1,4 @@
+import type { Estimate } from '../saw/estimate';
 import type { ToothKind } from '../saw/tooth-reading';
 
 /** Why a tooth of a trace wants a look, worst first. */
@@ -79,11 +80,6 @@ export interface TracedTooth {
   readonly tipPx: PicturePlace;
   /** The gullet on the toe side; null after the last tooth. */
   readonly gulletPx: PicturePlace | null;
-}
-
-export interface Estimate {
-  readonly value: number;
-  readonly error: number;
 }
 
 /** Of the whole line. Where there are rakers, pitch, angles, breast and heights are its cutters'. */

@@ -7,6 +7,7 @@ import type { AngleDoubt } from '@odontis/core/angles/doubt-angle';
 import { doubtAngle } from '@odontis/core/angles/doubt-angle';
 import { alternateFrom, pointSides, sidesSay } from '@odontis/core/angles/point-sides';
 import type { ToothLean, ToothSides } from '@odontis/core/angles/point-sides';
+import { standing, unsettled } from '@odontis/core/gauge/gauged';
 import { sideOf } from '@odontis/core/gauge/gauge-says';
 import { partsFor, teethOfPart } from '@odontis/core/gauge/quantities';
 import type { Lean } from '@odontis/core/saw/tooth-reading';
@@ -101,10 +102,7 @@ export class AngleKeeper {
     return saw ? pointSides(this.teeth(), readings, this.leanAt(), this.cuts(), filedAlone(saw)) : [];
   }
   readonly sidesSay = computed(() => sidesSay(this.sides()));
-  readonly setAside = computed(() => {
-    const settled = new Set(this.readings().map((r) => r.corrects));
-    return this.readings().filter((r) => r.setAside && !settled.has(r.key) && r.corrects === null);
-  });
+  readonly setAside = computed(() => unsettled(this.readings()));
 
   chooseWay(way: AngleWay): void {
     this.chosenWay.set(way);
@@ -183,8 +181,7 @@ export class AngleKeeper {
 
   /** Takes the last reading that counts out of the count: it stays in the record. */
   takeBack(): void {
-    const corrected = new Set(this.readings().map((r) => r.corrects));
-    const last = this.readings().findLast((r) => !r.setAside && !corrected.has(r.key));
+    const last = standing(this.readings()).at(-1);
     if (!last) return;
     const { key, part, tooth, finding } = last;
     this.sessions.addAngles([{ key: crypto.randomUUID(), part, tooth, finding, setAside: true, corrects: key }]);

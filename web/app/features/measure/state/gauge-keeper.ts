@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { NewGauged } from '@odontis/contract/gauging';
 import type { ReadingDoubt } from '@odontis/core/gauge/doubt-reading';
 import { doubtReading } from '@odontis/core/gauge/doubt-reading';
-import { estimatesOf } from '@odontis/core/gauge/gauged';
+import { estimatesOf, standing, unsettled } from '@odontis/core/gauge/gauged';
 import type { Gauge } from '@odontis/core/gauge/gauges';
 import { partsFor, placesOf, quantitiesOf } from '@odontis/core/gauge/quantities';
 import type { Quantity } from '@odontis/core/gauge/quantities';
@@ -58,10 +58,7 @@ export class GaugeKeeper {
     return order.find((p) => !known.has(p)) ?? order[order.length - 1] ?? null;
   });
   /** Taken but not counted, and not settled since: still to be looked at. */
-  readonly setAside = computed(() => {
-    const settled = new Set(this.readings().map((r) => r.corrects));
-    return this.readings().filter((r) => r.setAside && !settled.has(r.key) && r.corrects === null);
-  });
+  readonly setAside = computed(() => unsettled(this.readings()));
 
   choose(quantity: Quantity): void {
     this.chosen.set(quantity);
@@ -134,8 +131,7 @@ export class GaugeKeeper {
 
   /** Takes the last reading that counts out of the count: it stays in the record. */
   takeBack(): void {
-    const corrected = new Set(this.readings().map((r) => r.corrects));
-    const last = this.readings().findLast((r) => !r.setAside && !corrected.has(r.key));
+    const last = standing(this.readings()).at(-1);
     if (!last) return;
     const { key, quantity, part, place, valueMm, gauge } = last;
     this.sessions.add([

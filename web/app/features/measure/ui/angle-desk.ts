@@ -39,7 +39,7 @@ import { SidesStrip } from './sides-strip';
     ToothViews,
   ],
   templateUrl: './angle-desk.html',
-  styleUrl: './gauge-desk.scss',
+  styleUrl: './measure-desk.scss',
 })
 export class AngleDesk {
   protected readonly keeper = inject(AngleKeeper);

@@ -5,7 +5,7 @@ import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
 import type { SidesSay, ToothSides } from '@odontis/core/angles/point-sides';
 import { cornerDeg } from '@odontis/core/file/file-section';
 import { because, input as given } from '@odontis/core/reason/reason';
-import type { Estimate } from '@odontis/core/trace/traced-line';
+import type { Estimate } from '@odontis/core/saw/estimate';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';

@@ -34,7 +34,7 @@ import { SessionBox } from './session-box';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButton, MatButtonToggleModule, CsvOpen, Notice, GaugeLane, GaugeFacts, IndicatorBar, SessionBox],
   templateUrl: './gauge-desk.html',
-  styleUrl: './gauge-desk.scss',
+  styleUrl: './measure-desk.scss',
 })
 export class GaugeDesk {
   protected readonly keeper = inject(GaugeKeeper);

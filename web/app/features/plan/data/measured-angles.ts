@@ -1,6 +1,6 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import { anglesSay, usualSection } from '@odontis/core/angles/angles-say';
-import type { Estimate } from '@odontis/core/trace/traced-line';
+import type { Estimate } from '@odontis/core/saw/estimate';
 
 /** The saw's own angles as they were read before the work; the pair is what a plan can match, to half a degree. */
 export interface MeasuredAngles {

@@ -1,0 +1,17 @@
+const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+
+/** A heading as it is looked for: no byte-order mark, no blanks, small letters. */
+export const headingOf = (cell: string): string =>
+  cell
+    .replace(/^\uFEFF/, '')
+    .trim()
+    .toLowerCase();
+
+/** A cell's number with a decimal point or comma and any minus sign; NaN for anything else. */
+export function numberIn(cell: string): number {
+  const plain = cell.trim().replace('−', '-');
+  return NUMBER.test(plain) ? Number(plain.replace(',', '.')) : NaN;
+}
+
+/** A name that a spreadsheet would run as a formula gets an apostrophe; numbers are never touched. */
+export const safeCell = (text: string): string => (/^[=+@\t-]/.test(text) ? `'${text}` : text);
