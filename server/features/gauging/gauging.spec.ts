@@ -175,6 +175,12 @@ describe('angles read in a session', () => {
     ]);
   });
 
+  it('a scan may find a few teeth more than pitch and length foretold, before its line is kept', async () => {
+    const { saw } = (await shop.send('get', at.replace(/\/sessions.*/, ''))).body as Dossier;
+    const foretold = Math.round(saw.toothLineMm / saw.pitchMm) + 1;
+    expect((await add([angle(foretold + 3, { way: 'scan', rakeDeg: -14, backDeg: null })])).status).toBe(201);
+  });
+
   it('all or none, with a sentence for what cannot be; a correction stands at its own tooth', async () => {
     const count = (): Promise<number> => shop.db.models.AngleRead.count();
     const before = await count();

@@ -11,7 +11,6 @@ import { toSaw } from '../customers/service';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket } from '../tickets/hold';
 import { toldColumns } from './angle-row';
-import type { ReadingRow } from '../readings/model';
 import type { GaugingRow } from './model';
 
 /** A saw in the shop can be measured at any time: as it came in, and as it goes out. */
@@ -96,14 +95,9 @@ export function addAngles(
     const session = await openSession(db, ticketId, sessionId, t);
     const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
     const known = await db.models.AngleRead.findAll({ where: { gaugingId: session.id }, raw: true, transaction: t });
-    const measured = await db.models.Measuring.findAll({ where: { ticketId }, attributes: ['id'], transaction: t });
-    const line = await db.models.Reading.max<number | null, ReadingRow>('tooth', {
-      where: { measuringId: measured.map((m) => m.id) },
-      transaction: t,
-    });
     const at = new Map<string, Pick<NewAngle, 'part' | 'tooth'>>(known.map((r) => [r.key, r]));
     const faults = readings.flatMap((r, i) => {
-      const says = angleFaultOf(saw, r, at, line ?? 0);
+      const says = angleFaultOf(saw, r, at);
       at.set(r.key, r);
       return says ? [{ path: `/readings/${i}`, message: says }] : [];
     });
@@ -118,17 +112,21 @@ export function addAngles(
   });
 }
 
-/** What is wrong with a reading of angles on this saw, whose line was measured with so many teeth; null where it can stand. */
+/** Teeth a saw may have: a blade its own; of a line only pitch and length were told, and a scan may find more. */
+const mostTeeth = (saw: Saw, part: string | null): number =>
+  teethOfPart(saw, part) * (saw.family === 'circular' || saw.family === 'dado' ? 1 : MORE_THAN_TOLD);
+const MORE_THAN_TOLD = 2;
+
+/** What is wrong with a reading of angles on this saw; null where it can stand. */
 function angleFaultOf(
   saw: Saw,
   r: NewAngle,
   known: ReadonlyMap<string, Pick<NewAngle, 'part' | 'tooth'>>,
-  lineTeeth: number,
 ): string | null {
   if (!waysOf(saw).includes(r.finding.way))
     return `Angles of this saw are not read by ${ANGLE_WAY_WORDS[r.finding.way]}.`;
   if (!partsFor(saw, 'set').includes(r.part)) return `The set has no part "${r.part ?? 'the whole'}".`;
-  if (r.tooth > Math.max(lineTeeth, teethOfPart(saw, r.part))) return `This saw has no tooth ${r.tooth}.`;
+  if (r.tooth > mostTeeth(saw, r.part)) return `This saw has no tooth ${r.tooth}.`;
   if (r.finding.way === 'file' && !r.setAside && !leavesTooth(r.finding))
     return 'A file held like that leaves no tooth: read its roll again.';
   if (r.corrects === null) return null;
