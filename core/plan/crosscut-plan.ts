@@ -85,7 +85,7 @@ export function planCrosscut(record: CrosscutRecord, depthMm?: number): Crosscut
     cutters: ends.filter((_, i) => mixed.roles[i] === 'cutter'),
     rakerTarget: target,
     rakers: planRakers(
-      rakerDepths(ends, mixed.roles, line, radiusMm),
+      rakerDepths(ends, mixed.roles, (x) => heightOnBreasted(line, x)),
       target.depthMm,
       record.strokeRate ?? UNCALIBRATED_STROKES,
       record.rakerTip ?? 'straight',

@@ -54,8 +54,24 @@ describe('the plan of a saw record', () => {
     });
     it('files rakers against the cutters as they will then stand', () => {
       const filed = plan.rakers.filings.filter((f) => f.offMm > 0);
-      expect(filed.length + plan.rakers.tooLow.length).toBeGreaterThan(0);
+      expect(filed.length).toBe(plan.rakers.filings.length);
       expect(plan.rakerTarget.depthMm).toBeCloseTo(15 * 1.5 * 0.0254, 9);
+    });
+    it('the last raker, past the last cutter, is held against the arc and not against its chord', () => {
+      // Worked out apart from this code: 0.181 mm deep, not 0.611 as against the chord.
+      const last = plan.rakers.filings.at(-1);
+      expect(last?.tooth).toBe(30);
+      expect(plan.rakerTarget.depthMm - (last?.offMm ?? 0)).toBeCloseTo(0.181, 3);
+      expect(plan.rakers.tooLow).toEqual([]);
+    });
+    it('a perfect saw of 5 m radius has no raker too low', () => {
+      const arc = (x: number): number => Math.sqrt(5000 ** 2 - (x - 360) ** 2) - 5000 + 13;
+      const perfect = record.readings.map((r, i) => ({
+        ...r,
+        xMm: 12 * i + 6,
+        yMm: arc(12 * i + 6) - (i % 3 === 2 ? plan.rakerTarget.depthMm : 0),
+      }));
+      expect(planCrosscut({ ...record, readings: perfect }).rakers.tooLow).toEqual([]);
     });
     it('names cutters alone, by the pattern and where it begins', () => {
       expect(plan.cutters.map((c) => c.tooth % 3)).not.toContain(0);
@@ -124,6 +140,42 @@ describe('the plan of a saw record', () => {
       (t) => t.tooth,
     );
     expect(teeth).toEqual([...teeth].sort((a, b) => a - b));
+  });
+
+  it('a pull saw’s low teeth are sharpened like all the others; levelling comes on top', () => {
+    const record = example<PullRecord>('pull-saw');
+    const readings = record.readings.map((r) => (r.tooth === 5 ? { ...r, yMm: r.yMm - 0.3 } : r));
+    const { sharpenStrokes, teeth } = planRecord({ ...record, readings, habits: { strokesPerGullet: 3 } }) as {
+      sharpenStrokes: number;
+      teeth: { tooth: number; offMm: number; strokes: number; levelStrokes: number }[];
+    };
+    expect(sharpenStrokes).toBe(3);
+    expect(teeth.find((t) => t.tooth === 5)).toEqual(
+      jasmine.objectContaining({ offMm: 0, strokes: 3, levelStrokes: 0 }),
+    );
+    teeth.forEach((t) => expect(t.strokes).toBe(3 + t.levelStrokes));
+    expect(teeth.some((t) => t.levelStrokes > 0)).toBeTrue();
+  });
+
+  it('a perfect blade on an arbor 0.15 mm out is given no stroke once it was read turned', () => {
+    const teeth = 40;
+    const dial = (turned: number): CircularRecord['dial'] =>
+      Array.from({ length: teeth }, (_, i) => ({
+        tooth: i + 1,
+        offMm: 0.15 * Math.cos((2 * Math.PI * i) / teeth - 0.4 + turned),
+        kind: 'scorer' as const,
+      }));
+    const record = { ...example<CircularRecord>('circular-saw'), teeth, dial: dial(0) };
+    const told = planRecord({ ...record, again: { turnedDeg: 180, dial: dial(Math.PI) } }) as {
+      filedFrom: string;
+      scorers: { filings: { strokes: number }[]; spreadBeforeMm: number };
+    };
+    expect(told.filedFrom).toBe('blade');
+    expect(told.scorers.filings.every((f) => f.strokes === 0)).toBeTrue();
+    expect(told.scorers.spreadBeforeMm).toBeLessThan(1e-9);
+    // Read once, nobody can tell: what is filed from is then what the dial showed, and it is said.
+    const once = planRecord({ ...record, again: undefined }) as { filedFrom: string };
+    expect(once.filedFrom).toBe('blade-and-arbor');
   });
 
   it('a circular blade’s tells the blade from the arbor, names the broken tooth and never guesses a speed', () => {

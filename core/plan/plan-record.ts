@@ -2,10 +2,11 @@ import { bandPattern, bandTeeth } from '../band/band-teeth';
 import { bandWindows, planBand } from '../band/band-windows';
 import { POWERED_BLADE_CAUTION, rimPitchMm, rimSpeed } from '../circular/blade-geometry';
 import { stackFor, stackWidth } from '../circular/dado-stack';
-import { splitDial, tellBladeFromArbor } from '../circular/dial-harmonics';
+import { splitDial, tellBladeFromArbor, withoutArbor } from '../circular/dial-harmonics';
 import { equalise, fileBelow } from '../circular/equalise';
 import { chaseAdvice } from '../line/chase';
 import { heightOn, lineForShare } from '../line/joint-line';
+import type { StrokeRate } from '../line/strokes';
 import { strokesFor, UNCALIBRATED_STROKES } from '../line/strokes';
 import { SHARPENING_MM } from '../life/life';
 import { mirrorReadings, mirrorTooth } from '../pull/mirror';
@@ -130,10 +131,17 @@ function planPull(record: PullRecord) {
   return {
     filing,
     passes: pullPasses(filing.kind),
-    teeth: over.map((o) => ({ ...o, ...strokesFor(o.offMm, rate) })).sort((a, b) => a.tooth - b.tooth),
+    sharpenStrokes: habits.strokesPerGullet,
+    teeth: over.map((o) => pullStrokes(o, habits.strokesPerGullet, rate)).sort((a, b) => a.tooth - b.tooth),
     afterTopOnly: after,
     fullFilingsLeft: pullCyclesLeft(record.plateDepthMm, Math.max(SHARPENING_MM, record.toothHeightMm * 0.15)),
   };
+}
+
+/** Every tooth is sharpened, a low one too: what levels it is filed on top of that. */
+function pullStrokes(over: { readonly tooth: number; readonly offMm: number }, sharpen: number, rate: StrokeRate) {
+  const { strokes: levelStrokes, leftMm } = strokesFor(over.offMm, rate);
+  return { ...over, strokes: sharpen + levelStrokes, levelStrokes, leftMm };
 }
 
 function planBandRecord(record: BandRecord) {
@@ -149,15 +157,19 @@ function planBandRecord(record: BandRecord) {
 function planCircular(record: CircularRecord) {
   const split = splitDial(record.dial, record.teeth);
   const rate = record.strokeRate ?? UNCALIBRATED_STROKES;
-  const scorers = equalise(record.dial, 'scorer', rate);
+  const bladeAndArbor = record.again
+    ? tellBladeFromArbor(split, splitDial(record.again.dial, record.teeth), record.again.turnedDeg)
+    : null;
+  // An arbor that is out is the machine's: no tooth is filed for it.
+  const own = bladeAndArbor ? withoutArbor(record.dial, record.teeth, bladeAndArbor) : record.dial;
+  const scorers = equalise(own, 'scorer', rate);
   return {
     pitchMm: rimPitchMm(record.diameterMm, record.teeth),
     split,
-    bladeAndArbor: record.again
-      ? tellBladeFromArbor(split, splitDial(record.again.dial, record.teeth), record.again.turnedDeg)
-      : null,
+    bladeAndArbor,
+    filedFrom: bladeAndArbor ? ('blade' as const) : ('blade-and-arbor' as const),
     scorers,
-    below: fileBelow(record.dial, scorers.targetMm, rate),
+    below: fileBelow(own, scorers.targetMm, rate),
     speed: rimSpeed(record.diameterMm, record.turnsPerMinute ?? 0, record.markedLimitRpm),
     caution: POWERED_BLADE_CAUTION,
   };

@@ -1,5 +1,4 @@
-import type { JointLine, Tip } from '../line/joint-line';
-import { heightOn } from '../line/joint-line';
+import type { Tip } from '../line/joint-line';
 import type { ToothRole } from '../saw/tooth-pattern';
 
 /** How one raker stands against the cutters beside it. */
@@ -7,45 +6,43 @@ export interface RakerDepth {
   /** Index of the raker among the standing teeth, and its number. */
   readonly index: number;
   readonly tooth: number;
-  /** Line through the neighbouring cutters less the raker's tip: positive is below them. mm. */
+  /** Height of its cutters, carried along the joint line, less the raker's tip: positive is below them. mm. */
   readonly depthMm: number;
-  /** One of its neighbours is missing at the end of the line: the joint line stood in. */
+  /** It has a cutter on one side only, or on none: the joint line carried that one's height to it. */
   readonly atEnd: boolean;
 }
 
 /**
- * Depth of every raker (geometry section 7): the line through the tips of the
- * nearest cutter on either side less the raker's tip. With one neighbour, that
- * cutter and the joint line's slope. On a breasted saw of radius R the arc
- * stands over the chord of neighbours a before and b after by a b / 2R (s² / 2R
- * where both are s away): that much is added, as the cutters score on the arc. mm. O(n).
+ * Depth of every raker (geometry section 7): how far its tip stands under the cutters
+ * beside it, carried along the joint line h(x), straight or crowned. With cutters p and q
+ * on either side and e their rise over h,
+ *
+ *     depth = h(x) + e(p) + (x - p) / (q - p) (e(q) - e(p)) - tip
+ *
+ * which on a straight line is the chord through the two cutters, and on an arc of radius
+ * R the chord and its crown a b / 2R (s² / 2R where both are s away). With one neighbour,
+ * as at either end, that cutter's own rise over the line is carried to the raker; with
+ * none the line itself stands in. mm in x and y. O(n). Throws RangeError without a role
+ * for every tip. Example: level cutters at 0, a raker at -0.3 between them -> 0.3.
  */
 export function rakerDepths(
   tips: readonly (Tip & { readonly tooth: number })[],
   roles: readonly ToothRole[],
-  line: JointLine,
-  radiusMm: number | null = null,
+  heightAtMm: (xMm: number) => number,
 ): RakerDepth[] {
   if (tips.length !== roles.length) throw new RangeError('Every tooth needs its role.');
   const before = nearestCutters(roles, 1);
   const after = nearestCutters(roles, -1);
-  const found: RakerDepth[] = [];
-  tips.forEach((tip, index) => {
-    if (roles[index] !== 'raker') return;
+  const rise = (tip: Tip): number => tip.yMm - heightAtMm(tip.xMm);
+  return tips.flatMap((tip, index): RakerDepth[] => {
+    if (roles[index] !== 'raker') return [];
     const p = tips[before[index] as number];
     const q = tips[after[index] as number];
-    let over: number;
-    if (p && q) {
-      const share = (tip.xMm - p.xMm) / (q.xMm - p.xMm);
-      const crown = radiusMm === null ? 0 : ((tip.xMm - p.xMm) * (q.xMm - tip.xMm)) / (2 * radiusMm);
-      over = p.yMm + share * (q.yMm - p.yMm) + crown;
-    } else {
-      const one = p ?? q;
-      over = one ? one.yMm + line.beta * (tip.xMm - one.xMm) : heightOn(line, tip.xMm);
-    }
-    found.push({ index, tooth: tip.tooth, depthMm: over - tip.yMm, atEnd: !(p && q) });
+    const one = p ?? q;
+    const share = p && q ? (tip.xMm - p.xMm) / (q.xMm - p.xMm) : 0;
+    const cuttersRise = p && q ? rise(p) + share * (rise(q) - rise(p)) : one ? rise(one) : 0;
+    return [{ index, tooth: tip.tooth, depthMm: cuttersRise - rise(tip), atEnd: !(p && q) }];
   });
-  return found;
 }
 
 /** Index of the nearest cutter before (step 1) or after (step -1) each place; -1 where there is none. */

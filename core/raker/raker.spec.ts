@@ -12,7 +12,7 @@ const roles = (n: number, text = 'CCR', offset = 0): ToothRole[] => {
 };
 const tips = (n: number, height: (x: number, i: number) => number): (Tip & { tooth: number })[] =>
   Array.from({ length: n }, (_, i) => ({ tooth: i + 1, xMm: i * 8, yMm: height(i * 8, i) }));
-const level = { alphaMm: 0, beta: 0 };
+const level = (): number => 0;
 const rate = { rateMmPerStroke: 0.03, errorMmPerStroke: 0.003, readings: 9 };
 
 describe('rakers against their cutters', () => {
@@ -41,36 +41,42 @@ describe('rakers against their cutters', () => {
             level,
           );
           const tilted = tips(12, (x, i) => lie(x) + (kinds[i] === 'raker' ? -0.25 - 0.01 * i : 0));
-          rakerDepths(tilted, kinds, { alphaMm: a, beta: b }).forEach((f, k) =>
+          rakerDepths(tilted, kinds, lie).forEach((f, k) =>
             expect(f.depthMm).toBeCloseTo(flat[k]?.depthMm as number, 9),
           );
         },
       ),
     );
   });
-  it('on a breasted saw the chord dips s² / 2R under the arc; with it the depth is what stands under the arc', () => {
+  it('on a breasted saw every raker is held against the arc, those at the ends too', () => {
+    const radius = 5000;
+    const kinds = roles(182, 'CCCCR', 4);
+    const arc = (x: number): number => Math.sqrt(radius ** 2 - (x - 724) ** 2) - radius;
+    const found = rakerDepths(
+      tips(182, (x, i) => arc(x) - (kinds[i] === 'raker' ? 0.38 : 0)),
+      kinds,
+      arc,
+    );
+    expect(found.filter((f) => f.atEnd).map((f) => f.tooth)).toEqual([1]);
+    found.forEach((f) => expect(f.depthMm).toBeCloseTo(0.38, 9));
+  });
+  it('between its cutters that is the chord and the crown s² / 2R over it', () => {
     const radius = 1800;
     const kinds = roles(31, 'CCCCR', 2);
-    const arc = (x: number): number => Math.sqrt(radius ** 2 - (x - 120) ** 2) - radius;
+    const arc = (x: number): number => -((x - 120) ** 2) / (2 * radius);
     const teeth = tips(31, (x, i) => arc(x) - (kinds[i] === 'raker' ? 0.38 : 0));
-    const flat = rakerDepths(teeth, kinds, level);
-    const round = rakerDepths(teeth, kinds, level, radius);
-    round
-      .filter((f) => !f.atEnd)
-      .forEach((f, k) => {
-        expect(f.depthMm).toBeCloseTo(0.38, 3);
-        const bare = flat.filter((d) => !d.atEnd)[k]?.depthMm as number;
-        expect(f.depthMm - bare).toBeCloseTo(8 ** 2 / (2 * radius), 9);
-      });
+    const flat = rakerDepths(teeth, kinds, level).filter((f) => !f.atEnd);
+    const round = rakerDepths(teeth, kinds, arc).filter((f) => !f.atEnd);
+    round.forEach((f, k) => expect(f.depthMm - (flat[k]?.depthMm as number)).toBeCloseTo(8 ** 2 / (2 * radius), 9));
   });
   it('with no cutter at all it is measured from the joint line', () =>
     expect(
       rakerDepths(
         tips(2, () => -0.2),
         ['raker', 'raker'],
-        level,
-      )[0]?.depthMm,
-    ).toBeCloseTo(0.2, 12));
+        (x) => 0.01 * x,
+      )[1]?.depthMm,
+    ).toBeCloseTo(0.28, 12));
   it('wants a role for every tooth', () =>
     expect(() =>
       rakerDepths(

@@ -9,7 +9,12 @@ export interface DriftEstimate {
   /** Load on the left teeth less that on the right, over both: -1 to 1; 0 is balanced. */
   readonly loadDifference: number;
   readonly runsTo: 'left' | 'right' | 'true';
-  /** Chance that the true difference of set is on that side, 0.5 to 1; null where its error is not known. */
+  /** What the side was told by; null where it runs true. */
+  readonly by: 'set' | 'load' | null;
+  /**
+   * Chance that the true difference of set is on the side it is said to run to, 0.5 to 1; null
+   * where the error is not known, and where the set did not decide: no error of a load is known.
+   */
   readonly chance: number | null;
 }
 
@@ -27,19 +32,18 @@ export function estimateDrift(left: SideSet, right: SideSet, loadLeft: number, l
   const balance = setBalance(left, right);
   const total = loadLeft + loadRight;
   const loadDifference = total > 0 ? (loadLeft - loadRight) / total : 0;
-  const runsTo =
-    balance.runsTo !== 'true'
-      ? balance.runsTo
-      : Math.abs(loadDifference) >= LOAD_FELT
-        ? loadDifference > 0
-          ? 'left'
-          : 'right'
-        : 'true';
-  const chance =
-    balance.errorMm === null || balance.errorMm === 0
-      ? null
-      : normalBelow(Math.abs(balance.differenceMm) / balance.errorMm);
-  return { setDifferenceMm: balance.differenceMm, setErrorMm: balance.errorMm, loadDifference, runsTo, chance };
+  const byLoad = Math.abs(loadDifference) >= LOAD_FELT ? (loadDifference > 0 ? 'left' : 'right') : 'true';
+  const by = balance.runsTo !== 'true' ? 'set' : byLoad !== 'true' ? 'load' : null;
+  const { differenceMm, errorMm } = balance;
+  return {
+    setDifferenceMm: differenceMm,
+    setErrorMm: errorMm,
+    loadDifference,
+    runsTo: by === 'set' ? balance.runsTo : byLoad,
+    by,
+    // Of the side with more set, which is the side said: both come from the sign of one difference.
+    chance: by !== 'set' || errorMm === null || errorMm === 0 ? null : normalBelow(Math.abs(differenceMm) / errorMm),
+  };
 }
 
 /** The standard normal distribution's share below z. */

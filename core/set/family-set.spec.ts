@@ -90,20 +90,27 @@ describe('how one saw’s set wears, from its own history', () => {
 
 describe('drift', () => {
   it('to the side with more set, with the chance a statistics library gives', () => {
-    const drift = estimateDrift(side(0.06), side(0.05), 1, 1);
-    expect(drift.runsTo).toBe('true');
-    expect(estimateDrift(side(0.08), side(0.05), 1, 1).runsTo).toBe('left');
-    const error = Math.sqrt((2 * 0.004 ** 2) / 10);
+    expect(estimateDrift(side(0.06), side(0.05), 1, 1).runsTo).toBe('true');
+    const drift = estimateDrift(side(0.064, 0.02), side(0.05, 0.02), 1, 1);
+    expect(drift).toEqual(jasmine.objectContaining({ runsTo: 'left', by: 'set' }));
+    const error = Math.sqrt((2 * 0.02 ** 2) / 10);
     expect(drift.setErrorMm).toBeCloseTo(error, 12);
-    expect(Math.abs((drift.chance as number) - cumulativeStdNormalProbability(0.01 / error))).toBeLessThan(2e-3);
+    expect(Math.abs((drift.chance as number) - cumulativeStdNormalProbability(0.014 / error))).toBeLessThan(2e-3);
   });
   it('with even set, to the side that carries more', () => {
     expect(estimateDrift(side(0.05), side(0.05), 3, 2).runsTo).toBe('left');
     expect(estimateDrift(side(0.05), side(0.05), 2, 3).runsTo).toBe('right');
     expect(estimateDrift(side(0.05), side(0.05), 0, 0).loadDifference).toBe(0);
   });
+  it('never says a side with the chance of the other: what the load decides has none', () => {
+    const drift = estimateDrift(side(0.06), side(0.05), 2, 3);
+    expect(drift).toEqual(jasmine.objectContaining({ runsTo: 'right', by: 'load', chance: null }));
+    expect(estimateDrift(side(0.06), side(0.05), 1, 1)).toEqual(
+      jasmine.objectContaining({ runsTo: 'true', by: null, chance: null }),
+    );
+  });
   it('says nothing of chances from one reading a side', () =>
-    expect(estimateDrift(side(0.06, null, 1), side(0.05), 1, 1).chance).toBeNull());
+    expect(estimateDrift(side(0.09, null, 1), side(0.05), 1, 1).chance).toBeNull());
   it('the normal distribution: 1.96 errors is 97.5 %', () => {
     expect(normalBelow(1.959964)).toBeCloseTo(0.975, 6);
     expect(normalBelow(0)).toBeCloseTo(0.5, 7);

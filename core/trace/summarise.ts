@@ -44,21 +44,20 @@ export function summarise(teeth: readonly TracedTooth[], scaleError = 0): Traced
 }
 
 /**
- * The line summed up with every raker measured against its cutters: the line through the
- * nearest ones, on a line plainly breasted with the arc's rise over that chord
+ * The line summed up with every raker measured against its cutters: the nearest
+ * ones carried along the line fitted through them all, an arc where it is plainly breasted
  * (geometry section 7). Heights of teeth stand over the straight line through all tips. mm.
  */
 export function summedUp(teeth: readonly TracedTooth[], scaleError = 0): Pick<TracedLine, 'teeth' | 'summary'> {
   const summary = summarise(teeth, scaleError);
   if (summary.rakers === 0) return { teeth, summary };
-  const { value: c, error } = summary.breastMm;
-  const radiusMm = c > SURELY * error ? summary.lengthMm ** 2 / (8 * c) + c / 2 : null;
   const standing = teeth.filter((t) => t.kind === 'tooth');
   const roles = standing.map((t): ToothRole => (t.raker ? 'raker' : 'cutter'));
   const cutters = standing.filter((t) => !t.raker);
-  const depths = new Map(
-    rakerDepths(standing, roles, { alphaMm: 0, beta: 0 }, radiusMm).map((d) => [d.tooth, d.depthMm]),
-  );
+  const { value: c, error } = summary.breastMm;
+  const fit = crownOf(cutters, summary.lengthMm);
+  const lineAtMm = c > SURELY * error ? fit.arcAtMm : fit.straightAtMm;
+  const depths = new Map(rakerDepths(standing, roles, lineAtMm).map((d) => [d.tooth, d.depthMm]));
   const measured = teeth.map((t): TracedTooth => {
     if (!t.raker) return t;
     const depthMm = depths.get(t.tooth) ?? null;
@@ -83,8 +82,15 @@ function slope(pairs: readonly (readonly [number, number])[]): Estimate {
   return { value, error: Math.sqrt(squares / Math.max(1, n - 2) / sxx) };
 }
 
+interface Crown extends Estimate {
+  readonly scatter: number;
+  /** Heights of the fitted parabola and of the fitted straight line, mm. */
+  readonly arcAtMm: (xMm: number) => number;
+  readonly straightAtMm: (xMm: number) => number;
+}
+
 /** Least-squares parabola over the tips: sagitta over the whole length, its error, and the scatter about it. */
-function crownOf(standing: readonly TracedTooth[], lengthMm: number): Estimate & { scatter: number } {
+function crownOf(standing: readonly TracedTooth[], lengthMm: number): Crown {
   const n = standing.length;
   const half = lengthMm / 2 || 1;
   const mean = standing.reduce((s, t) => s + t.xMm, 0) / n;
@@ -101,7 +107,12 @@ function crownOf(standing: readonly TracedTooth[], lengthMm: number): Estimate &
     0,
   );
   const scatter = Math.sqrt(squares / Math.max(1, n - 3));
-  return { value: -q, error: norm > 0 ? scatter / Math.sqrt(norm) : 0, scatter };
+  const straightAtMm = (xMm: number): number => my + (p * (xMm - mean)) / half;
+  const arcAtMm = (xMm: number): number => {
+    const u = (xMm - mean) / half;
+    return straightAtMm(xMm) + q * (u * u - (m3 / m2) * u - m2);
+  };
+  return { value: -q, error: norm > 0 ? scatter / Math.sqrt(norm) : 0, scatter, arcAtMm, straightAtMm };
 }
 
 /** Median of what was measured, with its error for a normal scatter (sqrt(pi / 2) of the mean's). */
