@@ -35,7 +35,7 @@ export default tseslint.config(
     ignores: ['core/**/*.spec.ts', 'core/reference/**'],
     rules: {
       ...forbid({
-        group: ['node:*', '@angular/*', '@odontis/*', 'rxjs', 'zod'],
+        group: ['node:*', '@angular/*', '@odontis/*', 'rxjs'],
         message: 'core knows nothing but saws.',
       }),
       'no-restricted-globals': [

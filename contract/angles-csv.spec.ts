@@ -1,9 +1,11 @@
 import Papa from 'papaparse';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { anglesFromRows, isAnglesHeading, rowsFromAngles } from './angles-csv';
 import type { Gauging } from './gauging';
 
-const HAND: AnySaw = {
+const HAND: Saw = {
+  name: 'A saw',
+  marksOnIt: '',
   family: 'hand',
   filing: 'crosscut',
   backFixing: 'none',
@@ -14,7 +16,7 @@ const HAND: AnySaw = {
   plateDepthHeelMm: 140,
   plateDepthToeMm: 60,
 };
-const BLADE: AnySaw = {
+const BLADE: Saw = {
   ...HAND,
   family: 'circular',
   backFixing: 'none',
@@ -24,8 +26,8 @@ const BLADE: AnySaw = {
   markedLimitRpm: 7000,
 };
 const cells = (text: string): string[][] => Papa.parse<string[]>(text).data;
-const read = (text: string, saw: AnySaw = HAND) => anglesFromRows(cells(text), saw);
-const faults = (text: string, saw: AnySaw = HAND): string[] => {
+const read = (text: string, saw: Saw = HAND) => anglesFromRows(cells(text), saw);
+const faults = (text: string, saw: Saw = HAND): string[] => {
   const found = read(text, saw);
   return found.ok ? [] : found.faults.map((f) => `${f.line}: ${f.message}`);
 };

@@ -1,6 +1,6 @@
 import { ANGLE_WAYS, POINT_SIDES, SEATED_SECTIONS, waysOf } from '@odontis/core/angles/angle-reading';
 import { partsFor } from '@odontis/core/gauge/quantities';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { LEANS } from '@odontis/core/saw/tooth-reading';
 import type { Gauging, NewAngle } from './gauging';
 import { angleFinding } from './gauging';
@@ -42,7 +42,7 @@ export const isAnglesHeading = (cells: readonly string[]): boolean => {
   return names.includes('way') && names.includes('tooth');
 };
 /** Rows of cells into readings of this saw's angles: all or nothing, every bad line named. */
-export function anglesFromRows(cells: readonly (readonly string[])[], saw: AnySaw): AnglesCsv {
+export function anglesFromRows(cells: readonly (readonly string[])[], saw: Saw): AnglesCsv {
   const filled = cells.map((row, i) => ({ row, line: i + 1 })).filter(({ row }) => row.some((c) => c.trim() !== ''));
   const [head, ...body] = filled;
   const wrong = (message: string): AnglesCsv => ({ ok: false, faults: [{ line: head?.line ?? 1, message }] });
@@ -63,7 +63,7 @@ export function anglesFromRows(cells: readonly (readonly string[])[], saw: AnySa
 }
 
 /** One row, or what is wrong with it. */
-function rowOf(cell: (name: Column) => string, saw: AnySaw): AngleCsvRow | string {
+function rowOf(cell: (name: Column) => string, saw: Saw): AngleCsvRow | string {
   const way = ANGLE_WAYS.find((one) => one === cell('way').toLowerCase());
   if (!way || !waysOf(saw).includes(way))
     return `"${cell('way').slice(0, 40)}" is not a way this saw's angles are read: ${waysOf(saw).join(', ')} are.`;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { recordId, requiredText, text, version } from './fields';
-import type { Saw } from './saw';
+import type { KeptSaw } from './saw';
 import type { Visit } from './ticket';
 import { newCustomer } from './ticket';
 
@@ -22,7 +22,7 @@ export const customerChange = newCustomer.extend({
 export type CustomerChange = z.infer<typeof customerChange>;
 
 /** A saw with everything it came for. */
-export type LedgerSaw = Saw & { readonly visits: readonly Visit[] };
+export type LedgerSaw = KeptSaw & { readonly visits: readonly Visit[] };
 
 /** A customer's page of the ledger. */
 export interface CustomerPage extends CustomerChange {

@@ -3,14 +3,14 @@ import type { Gauging } from './gauging';
 import type { AcceptedPlan } from './plan';
 import type { Measuring } from './readings';
 import type { Message, Photograph } from './notes';
-import type { Saw, StraightSaw } from './saw';
+import type { KeptSaw } from './saw';
 import type { Customer, Ticket, Visit } from './ticket';
 
 /** Everything about one ticket: what every stage of the saw's page is drawn from. */
 export interface Dossier {
   readonly ticket: Ticket;
   readonly customer: Customer;
-  readonly saw: Saw;
+  readonly saw: KeptSaw;
   /** A line's measurings, of each kind and round the latest sitting first. */
   readonly measurings: readonly Measuring[];
   /** Sessions of gauge readings, oldest first. */
@@ -26,7 +26,7 @@ export interface Dossier {
 
 /** A ticket whose saw is worked through measuring, plan and bench. */
 export interface StraightDossier extends Dossier {
-  readonly saw: StraightSaw;
+  readonly saw: KeptSaw & { readonly family: 'hand' | 'back' };
 }
 export const isStraightDossier = (dossier: Dossier): dossier is StraightDossier =>
   dossier.saw.family === 'hand' || dossier.saw.family === 'back';

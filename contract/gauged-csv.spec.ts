@@ -1,7 +1,9 @@
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { gaugedFromRows, rowsFromGauging } from './gauged-csv';
 
-const RAKER: AnySaw = {
+const RAKER: Saw = {
+  name: 'A saw',
+  marksOnIt: '',
   family: 'crosscut',
   filing: 'crosscut',
   kind: 'two-man',

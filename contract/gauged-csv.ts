@@ -2,7 +2,7 @@ import { GAUGES } from '@odontis/core/gauge/gauges';
 import type { Gauge } from '@odontis/core/gauge/gauges';
 import { partsFor, placesOf, QUANTITIES, QUANTITY_FACTS, quantitiesOf } from '@odontis/core/gauge/quantities';
 import type { Quantity } from '@odontis/core/gauge/quantities';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { lengthFrom } from '@odontis/core/units/length';
 import type { LengthUnit } from '@odontis/core/units/length';
 import type { Gauging } from './gauging';
@@ -30,7 +30,7 @@ const MOST_ROWS = 5000;
 const known = <T extends string>(all: readonly T[], text: string): T | undefined => all.find((one) => one === text);
 
 /** Rows of cells into readings of this saw: all or nothing, every bad line named. */
-export function gaugedFromRows(cells: readonly (readonly string[])[], saw: AnySaw, usual: Gauge): GaugedCsv {
+export function gaugedFromRows(cells: readonly (readonly string[])[], saw: Saw, usual: Gauge): GaugedCsv {
   const filled = cells
     .map((row, i) => ({ row, line: i + 1 }))
     .filter(({ row }) => row.some((cell) => cell.trim() !== ''));

@@ -1,13 +1,12 @@
 import { z } from 'zod';
 import { GAUGES } from '@odontis/core/gauge/gauges';
+import { SAW_SHAPES } from '@odontis/core/saw/saw';
 import { WOODS } from '@odontis/core/saw/families';
 import type { Dossier } from './dossier';
 import { pointer } from './field-errors';
 import { bounded, text } from './fields';
 import { angleRead, gauged } from './gauging';
 import { measuringKind, toothReading, toothReadings } from './readings';
-import type { SawFacts } from './saw';
-import { saw } from './saw';
 import type { RecordFault, SawRecordFile } from './saw-record';
 import { RECORD_FORMAT, RECORD_VERSION } from './saw-record';
 
@@ -47,11 +46,17 @@ const sitting = z.strictObject({
 /** A saw as the shop keeps it, without its place in the shop's own books. */
 const anySaw = z.discriminatedUnion(
   'family',
-  saw.options.map((one) =>
-    (one as unknown as z.ZodObject<{ id: z.ZodNumber; family: z.ZodLiteral<string> }>).omit({ id: true }).strict(),
-  ) as [z.ZodObject<{ family: z.ZodLiteral<string> }>],
+  [
+    SAW_SHAPES.hand.strict(),
+    SAW_SHAPES.back.strict(),
+    SAW_SHAPES.pull.strict(),
+    SAW_SHAPES.crosscut.strict(),
+    SAW_SHAPES.band.strict(),
+    SAW_SHAPES.circular.strict(),
+    SAW_SHAPES.dado.strict(),
+  ],
   { error: 'The family must be hand, back, pull, crosscut, band, circular or dado.' },
-) as unknown as z.ZodType<SawFacts>;
+);
 
 export const measuredSaw = z.strictObject({
   format: z.literal(MEASURED_FORMAT, { error: `Measurements begin with "format": "${MEASURED_FORMAT}".` }),
@@ -75,7 +80,7 @@ export function measuredOf({ ticket, saw: kept, measurings, gaugings }: Dossier)
     version: MEASURED_VERSION,
     units: 'mm',
     ticket: ticket.number,
-    saw: facts as SawFacts,
+    saw: facts,
     wood: ticket.wood,
     sittings: measurings.map(({ kind, round, sitting: nth, gauge, by, changedAt, readings, was }) => ({
       kind,

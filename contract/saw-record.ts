@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BAND_SETS } from '@odontis/core/band/band-teeth';
+import { BAND_SETS } from '@odontis/core/saw/saw';
 import type { SawRecord } from '@odontis/core/plan/saw-record';
 import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';

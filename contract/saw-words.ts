@@ -1,7 +1,7 @@
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import { sayLong, sayPitch } from '@odontis/core/units/shop-speech';
-import { teethOf } from '@odontis/core/saw/any-saw';
-import type { Saw } from './saw';
+import type { Saw } from '@odontis/core/saw/saw';
+import { teethOf } from '@odontis/core/saw/saw';
 
 /** A saw's kind and size in the shop's own words, for a head line, a tag or a report. */
 export function sawInWords(saw: Saw, speech: ShopSpeech): string {

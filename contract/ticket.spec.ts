@@ -1,8 +1,8 @@
 import { fieldErrors, pointer } from './field-errors';
 import { toothReadings } from './readings';
 import { benchEvents } from './bench';
-import { newSaw } from './new-saw';
-import { describeSaw } from './saw';
+import { newSaw } from './saw';
+import { bladeMeasures } from '@odontis/core/saw/saw';
 import { newTicket } from './ticket';
 import { planChoice } from './plan';
 import { numberOfTag, tagCode } from './tag-code';
@@ -11,7 +11,7 @@ const saw = {
   name: 'Tenon saw',
   family: 'back',
   filing: 'rip',
-  perInch: 12,
+  pitchMm: 25.4 / 11,
   convention: 'points',
   toothLineMm: 355,
   plateThicknessMm: 0.75,
@@ -49,8 +49,8 @@ describe('what the wire carries', () => {
   });
 
   it('each field says in a sentence what would be right', () => {
-    expect(wrong({ ...ticket, saw: { ...saw, perInch: 60 } })).toEqual([
-      '/saw/perInch The count to the inch must lie between 1.5 and 40 .',
+    expect(wrong({ ...ticket, saw: { ...saw, pitchMm: 0.43 } })).toEqual([
+      '/saw/pitchMm The pitch, tip to tip, must lie between 0.5 and 60 mm.',
     ]);
     expect(wrong({ ...ticket, intake: { ...intake, promisedOn: '4 May' } })[0]).toContain('year-month-day');
     expect(wrong({ ...ticket, customer: { name: '', phone: '', email: '' } })).toEqual([
@@ -59,11 +59,11 @@ describe('what the wire carries', () => {
     expect(wrong({ ...ticket, customer: { name: 'A', phone: '', email: 'nowhere' } })[0]).toContain('needs an @');
   });
 
-  it('a count out of its bounds is told once, and never breaks what looks at it', () => {
-    for (const perInch of [0, 1, -3, Infinity])
-      expect(wrong({ ...ticket, saw: { ...saw, perInch } }))
-        .withContext(String(perInch))
-        .toEqual(['/saw/perInch The count to the inch must lie between 1.5 and 40 .']);
+  it('a pitch out of its bounds is told once, and never breaks what looks at it', () => {
+    for (const pitchMm of [0, 61, -3, Infinity, NaN])
+      expect(wrong({ ...ticket, saw: { ...saw, pitchMm } }))
+        .withContext(String(pitchMm))
+        .toEqual(['/saw/pitchMm The pitch, tip to tip, must lie between 0.5 and 60 mm.']);
   });
 
   it('impossible combinations are said where they are', () => {
@@ -111,7 +111,7 @@ describe('what the wire carries', () => {
   });
 
   it('pointers name a field as RFC 6901 does', () => {
-    expect(pointer(['saw', 'perInch'])).toBe('/saw/perInch');
+    expect(pointer(['saw', 'pitchMm'])).toBe('/saw/pitchMm');
     expect(pointer(['a/b', 'c~d', 0])).toBe('/a~1b/c~0d/0');
     expect(pointer([])).toBe('');
   });
@@ -125,8 +125,11 @@ describe('saws of every family on the wire', () => {
     boreMm: 30,
     tipped: 'steel',
     markedLimitRpm: 6000,
+    backFixing: 'none',
+    plateThicknessMm: 2.2,
   };
-  const circular = { ...blade, family: 'circular', filing: 'rip', teeth: 24, plateThicknessMm: 2.2 };
+  const of = (teeth: number, boreMm = 30) => ({ ...bladeMeasures(250, boreMm, teeth), boreMm });
+  const circular = { ...blade, ...of(24), family: 'circular', filing: 'rip' };
   const part = (id: string, kind: string, more: object = {}) => ({
     id,
     kind,
@@ -136,28 +139,31 @@ describe('saws of every family on the wire', () => {
     ...more,
   });
   const outers = [part('left', 'outer'), part('right', 'outer')];
-  const dado = { ...blade, family: 'dado', parts: outers };
+  const dado = { ...blade, ...of(40), family: 'dado', filing: 'combination', parts: outers };
   const said = (value: object): string[] => {
     const read = newSaw.safeParse(value);
     return read.success ? [] : fieldErrors(read.error).map((e) => `${e.path} ${e.message}`);
   };
 
   it('by hand: a blade’s rim and pitch out of its diameter and teeth', () => {
-    const facts = describeSaw(newSaw.parse(circular));
+    const facts = newSaw.parse(circular);
     expect(facts.toothLineMm).toBeCloseTo(785.398, 3);
     expect(facts.pitchMm).toBeCloseTo(32.725, 3);
     expect(facts.plateDepthHeelMm).toBe(110);
   });
 
   it('what cannot be is said at the field to look at', () => {
-    expect(said({ ...circular, teeth: 600 })[0]).toMatch(/^\/teeth 600 teeth round a blade of 250 mm/);
-    expect(said({ ...circular, boreMm: 150 })[0]).toMatch(/^\/boreMm/);
+    expect(said({ ...circular, ...of(600) })[0]).toMatch(/^\/pitchMm 600 teeth round a blade of 250 mm/);
+    expect(said({ ...circular, ...of(24, 150) })[0]).toMatch(/^\/boreMm/);
     expect(said({ ...dado, parts: [part('left', 'outer'), part('chipper', 'chipper')] })[0]).toMatch(
       /^\/parts .* has 1\./,
     );
     expect(said({ ...dado, parts: [...outers, part('left', 'chipper')] })[0]).toMatch(/two parts are called “left”/i);
     expect(said({ ...dado, parts: [...outers, part('c', 'chipper', { cutMm: 1 })] })[0]).toMatch(/^\/parts\/2\/cutMm/);
     expect(said({ ...dado, parts: [...outers, part('s', 'shim')] })[0]).toMatch(/a shim has no teeth/);
+    expect(said({ ...circular, ...of(2) })[0]).toMatch(/^\/pitchMm The teeth of a blade/);
+    expect(said({ ...circular, toothLineMm: 700 })[0]).toMatch(/^\/diameterMm .* times pi/);
+    expect(said({ ...circular, pattern: 'CCR' })[0]).toMatch(/^\/pattern/);
     expect(said({ ...circular, tipped: 'gold' })[0]).toMatch(/steel or carbide-tipped/);
   });
 
@@ -171,13 +177,8 @@ describe('saws of every family on the wire', () => {
   });
 
   it('many slips in a saw are told as that saw’s, never as those of one in the book', () => {
-    const paths = wrong({ ...ticket, saw: { ...circular, teeth: 2, boreMm: -1, name: '', plateThicknessMm: 99 } });
-    expect(paths.map((p) => p.split(' ')[0]).sort()).toEqual([
-      '/saw/boreMm',
-      '/saw/name',
-      '/saw/plateThicknessMm',
-      '/saw/teeth',
-    ]);
+    const paths = wrong({ ...ticket, saw: { ...circular, boreMm: -1, name: '', plateThicknessMm: 99 } });
+    expect(paths.map((p) => p.split(' ')[0]).sort()).toEqual(['/saw/boreMm', '/saw/name', '/saw/plateThicknessMm']);
     expect(wrong({ ...ticket, saw: undefined })[0]).toContain('choose it by its picture');
   });
 

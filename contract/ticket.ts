@@ -1,12 +1,13 @@
 import { z } from 'zod';
+import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
+import { family } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-marks';
 import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
-import type { Saw } from './saw';
-import { newSaw } from './new-saw';
-import { family } from './told-saw';
+import type { KeptSaw } from './saw';
+import { newSaw } from './saw';
 import { bounded, isoDay, recordId, requiredText, text, version } from './fields';
 
 /** A ticket's stages in the order of the trade. */
@@ -85,7 +86,7 @@ const backOf = (of: object): BackFixing | undefined =>
   'backFixing' in of ? (of.backFixing as BackFixing | undefined) : undefined;
 
 /** Marks that such a saw cannot have, each in a sentence. */
-export function markFaults(family: Saw['family'], of: object, marks: readonly PlateMark[]): string[] {
+export function markFaults(family: Family, of: object, marks: readonly PlateMark[]): string[] {
   const kinds = [...new Set(marks.map((m) => m.kind))].flatMap((kind) => markFault(family, kind, backOf(of)) ?? []);
   const parts = 'parts' in of && Array.isArray(of.parts) ? of.parts.length : 1;
   const beyond = marks.some((m) => (m.part ?? 0) >= parts);
@@ -184,7 +185,7 @@ export const visit = z.object({
 export type Visit = z.infer<typeof visit>;
 
 /** A saw that was here before, offered at the counter with what was said then. */
-export type KnownSaw = Saw & {
+export type KnownSaw = KeptSaw & {
   readonly customerId: number;
   readonly customer: string;
   readonly inShop: boolean;

@@ -1,5 +1,5 @@
 import type { FileSectionId } from '../file/file-section';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import type { Lean } from '../saw/tooth-reading';
 
 /**
@@ -71,7 +71,7 @@ export interface AngleReading {
 export const ANGLE_ERROR_DEG = { bevel: 1, roll: 1, turn: 1.5, slope: 1, scan: 0.3 } as const;
 
 /** Ways that serve for a saw: a file seats only where one file made both flanks of a gullet; a scan shows a straight line. */
-export function waysOf(saw: AnySaw): readonly AngleWay[] {
+export function waysOf(saw: Saw): readonly AngleWay[] {
   switch (saw.family) {
     case 'crosscut':
       return ['bevel', 'scan', 'eye'];
@@ -84,5 +84,5 @@ export function waysOf(saw: AnySaw): readonly AngleWay[] {
 }
 
 /** Cutters filed one by one have a face and a back bevelled to mirror each other; elsewhere a gullet's two flanks are one file's. */
-export const filedAlone = (saw: AnySaw): boolean =>
+export const filedAlone = (saw: Saw): boolean =>
   saw.family === 'crosscut' || saw.family === 'circular' || saw.family === 'dado';

@@ -1,5 +1,5 @@
 import { cornerDeg } from '../file/file-section';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import type { Estimate } from '../saw/estimate';
 import { weightedMean } from '../saw/estimate';
 import type { AngleReading, AngleWay, SeatedSection } from './angle-reading';
@@ -43,9 +43,9 @@ const APART_ERRORS = 3;
 /** Fewer teeth leave the flanks' errors unknown. */
 const FEWEST_FLANKS = 3;
 
-export const cutsOf = (saw: AnySaw): Cuts => (saw.family === 'pull' ? 'pull' : 'push');
+export const cutsOf = (saw: Saw): Cuts => (saw.family === 'pull' ? 'pull' : 'push');
 /** The file that usually lies in this saw's gullets. */
-export const usualSection = (saw: AnySaw): SeatedSection => (saw.family === 'pull' ? 'feather' : 'taper');
+export const usualSection = (saw: Saw): SeatedSection => (saw.family === 'pull' ? 'feather' : 'taper');
 
 /**
  * All readings of a saw's angles into one estimate of each: way by way the weighted mean
@@ -53,7 +53,7 @@ export const usualSection = (saw: AnySaw): SeatedSection => (saw.family === 'pul
  * then the ways together, weighted by their errors. `section` is the file the
  * silhouette is judged by. Degrees.
  */
-export function anglesSay(saw: AnySaw, readings: readonly AngleReading[], section: SeatedSection): AnglesSay {
+export function anglesSay(saw: Saw, readings: readonly AngleReading[], section: SeatedSection): AnglesSay {
   const cuts = cutsOf(saw);
   const counted = standing(readings).filter((r) => r.finding.way !== 'eye');
   const ways = (['file', 'bevel', 'scan'] as const).flatMap((way): WaySays[] => {

@@ -5,7 +5,7 @@ import { toothBetween } from '../file/filed-tooth-solid';
 import { filedTooth, toothFor } from '../file/flank-angles';
 import { ridgeOf, toothRow } from '../file/tooth-row';
 import { madeLine, madeScan, randomFrom } from '../reference/made-scan';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import { weightedMean } from '../saw/estimate';
 import { traceTeeth } from '../trace/trace-teeth';
 import type { AngleFinding, AngleReading } from './angle-reading';
@@ -19,7 +19,9 @@ import { gulletAngles, tipTowards, turnOf } from './gullet-angles';
 import { alternateFrom, pointSides, sidesSay } from './point-sides';
 import { silhouetteFleam } from './silhouette-fleam';
 
-const HAND: AnySaw = {
+const HAND: Saw = {
+  name: 'A saw',
+  marksOnIt: '',
   family: 'hand',
   filing: 'crosscut',
   backFixing: 'none',
@@ -246,7 +248,7 @@ describe('what all readings of a saw’s angles say', () => {
 
   it('a file seats only where one file made both flanks; a round blade is not scanned', () => {
     expect(waysOf(HAND)).toContain('file');
-    const raker: AnySaw = { ...HAND, family: 'crosscut', backFixing: 'none', kind: 'two-man', pattern: 'CCR' };
+    const raker: Saw = { ...HAND, family: 'crosscut', backFixing: 'none', kind: 'two-man', pattern: 'CCR' };
     expect(waysOf(raker)).toEqual(['bevel', 'scan', 'eye']);
     expect(filedAlone(raker)).toBeTrue();
     expect(

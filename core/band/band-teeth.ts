@@ -1,6 +1,4 @@
-/** How a band's teeth are bent in turn. */
-export const BAND_SETS = ['alternate', 'left-right-straight'] as const;
-export type BandSet = (typeof BAND_SETS)[number];
+import type { BandSet } from '../saw/saw';
 
 export type BandLean = 'left' | 'right' | 'straight';
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { BAND_SETS, bandPattern, bandTeeth } from './band-teeth';
+import { BAND_SETS } from '../saw/saw';
+import { bandPattern, bandTeeth } from './band-teeth';
 import { bandWindows, placeAfter, planBand } from './band-windows';
 
 describe('a band’s teeth and its set', () => {

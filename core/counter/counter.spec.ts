@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { FAMILIES, pitchFromCounted, teethFor } from '../saw/all-families';
-import type { AnySaw } from '../saw/any-saw';
-import { rakersOf, teethOf } from '../saw/any-saw';
-import { ANY_PATTERNS } from '../saw/patterns';
+import type { Saw } from '../saw/saw';
+import { rakersOf, saw, teethOf } from '../saw/saw';
+import { ORDINARY_SAWS } from '../saw/ordinary-saws';
+import { sawFaults } from '../saw/saw-faults';
 import { convertTeeth } from '../line/conversion';
 import { DEFAULT_HABITS } from '../plan/habits';
 import { pitchMmFromCount } from '../saw/points';
@@ -41,8 +42,15 @@ describe('teeth of any saw', () => {
       ),
     ));
   it('a two-edged saw has them twice, a set on every part, a pattern its rakers', () => {
-    const head = { convention: 'points', plateThicknessMm: 1, plateDepthHeelMm: 50, plateDepthToeMm: 50 } as const;
-    const pull: AnySaw = {
+    const head = {
+      name: 'A saw',
+      marksOnIt: '',
+      convention: 'points',
+      plateThicknessMm: 1,
+      plateDepthHeelMm: 50,
+      plateDepthToeMm: 50,
+    } as const;
+    const pull: Saw = {
       ...head,
       family: 'pull',
       filing: 'rip',
@@ -52,7 +60,7 @@ describe('teeth of any saw', () => {
       toothLineMm: 200,
     };
     expect(teethOf(pull)).toBe(202);
-    const long: AnySaw = {
+    const long: Saw = {
       ...head,
       family: 'crosscut',
       filing: 'crosscut',
@@ -64,17 +72,10 @@ describe('teeth of any saw', () => {
     };
     expect([teethOf(long), rakersOf(long), rakersOf(pull)]).toEqual([150, 50, 0]);
   });
-  it('every pattern’s plate is thinner than its teeth are high, as a filed tooth must be', () => {
-    for (const p of ANY_PATTERNS) {
-      const pitch =
-        'points' in p
-          ? pitchMmFromCount(p.points, 'points')
-          : 'pitchMm' in p
-            ? p.pitchMm
-            : (Math.PI * p.diameterMm) / ('teeth' in p ? p.teeth : (p.parts[0]?.teeth ?? 1));
-      expect(p.plateThicknessMm)
-        .withContext(p.id)
-        .toBeLessThan(0.87 * pitch);
+  it('every ordinary saw is possible: its plate thinner than its teeth are high, its rim its diameter’s', () => {
+    for (const { id, saw: ordinary } of ORDINARY_SAWS) {
+      expect(saw.safeParse(ordinary).success).withContext(id).toBeTrue();
+      expect(sawFaults(ordinary)).withContext(id).toEqual([]);
     }
   });
 });

@@ -1,5 +1,5 @@
 import { DEFAULT_HABITS } from '../plan/habits';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import type { Answered, CounterShop } from './judge-intake';
 import { judgeIntake } from './judge-intake';
 
@@ -19,8 +19,15 @@ const answered = (more: Partial<Answered> = {}): Answered => ({
   replacement: null,
   ...more,
 });
-const head = { convention: 'points', plateThicknessMm: 0.8, plateDepthHeelMm: 90, plateDepthToeMm: 60 } as const;
-const hand: AnySaw = {
+const head = {
+  name: 'A saw',
+  marksOnIt: '',
+  convention: 'points',
+  plateThicknessMm: 0.8,
+  plateDepthHeelMm: 90,
+  plateDepthToeMm: 60,
+} as const;
+const hand: Saw = {
   ...head,
   family: 'hand',
   filing: 'crosscut',
@@ -28,7 +35,7 @@ const hand: AnySaw = {
   pitchMm: 3.6,
   toothLineMm: 648,
 };
-const pull: AnySaw = {
+const pull: Saw = {
   ...head,
   family: 'pull',
   filing: 'rip',
@@ -37,7 +44,7 @@ const pull: AnySaw = {
   pitchMm: 2,
   toothLineMm: 240,
 };
-const blade = (tipped: 'steel' | 'carbide'): AnySaw => ({
+const blade = (tipped: 'steel' | 'carbide'): Saw => ({
   ...head,
   family: 'circular',
   filing: 'rip',
@@ -77,8 +84,8 @@ describe('everything the counter says of a saw', () => {
   it('every part of a set is worked on its own', () => {
     const part = (id: string, kind: 'outer' | 'chipper', teeth: number) => ({ id, kind, teeth, plateMm: 2, cutMm: 3 });
     const parts = [part('l', 'outer', 40), part('c', 'chipper', 4), part('r', 'outer', 40)];
-    const set: AnySaw = {
-      ...(blade('steel') as AnySaw & { family: 'circular' }),
+    const set: Saw = {
+      ...(blade('steel') as Saw & { family: 'circular' }),
       family: 'dado',
       filing: 'combination',
       parts,

@@ -3,8 +3,8 @@ import type { UseRate } from '../life/life';
 import type { AngleTable } from '../plan/habits';
 import type { Price, Rates } from '../plan/price';
 import { priceFor } from '../plan/price';
-import type { AnySaw } from '../saw/any-saw';
-import { isCarbide, rakersOf, teethOf } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
+import { isCarbide, rakersOf, teethOf } from '../saw/saw';
 import type { PlateMark } from '../triage/plate-marks';
 import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '../triage/triage';
 import type { KeepOrReplace } from './cost';
@@ -47,7 +47,7 @@ export interface IntakeJudged {
 }
 
 /** Judge, reckon and price one saw as answered. Lengths mm, minutes, the shop's money. O(rules + marks). */
-export function judgeIntake(saw: AnySaw, answered: Answered, shop: CounterShop, pace: Pace = NO_PACE): IntakeJudged {
+export function judgeIntake(saw: Saw, answered: Answered, shop: CounterShop, pace: Pace = NO_PACE): IntakeJudged {
   const { replacement, useRate, ...answers } = answered;
   const judged = (costOverReplacing: number | null): CounterJudgement =>
     judgeAtCounter(

@@ -1,4 +1,4 @@
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import { middle } from '../saw/middle';
 import { MM_PER_INCH } from '../units/length';
 import type { PlaceEstimate } from './gauged';
@@ -39,7 +39,7 @@ const REPEAT_OFF_MM = 0.08;
  * taken for millimetres, and the reverse, are recognised. Null where it just counts.
  */
 export function doubtReading(
-  saw: AnySaw,
+  saw: Saw,
   quantity: Quantity,
   valueMm: number,
   place: number,
@@ -78,7 +78,7 @@ const SLIPS = [
 ] as const;
 
 /** Set never exceeds half the plate by much; a gullet is no deeper than its pitch. */
-function mostOf(saw: AnySaw, quantity: Quantity): number {
+function mostOf(saw: Saw, quantity: Quantity): number {
   const { most } = QUANTITY_FACTS[quantity];
   if (quantity === 'set') return Math.min(most, Math.max(0.1, 0.75 * saw.plateThicknessMm));
   if (quantity === 'gullet-depth') return Math.min(most, 1.6 * saw.pitchMm);

@@ -10,7 +10,7 @@ import { ownBook } from '../judgement/books';
 import { judge } from '../judgement/rule-book';
 import { STRAIGHTEN_BOOK } from '../judgement/work-books';
 import type { Reason } from '../reason/reason';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import type { Wood } from '../saw/families';
 import { meanAndSpread } from '../saw/line-statistics';
 import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
@@ -53,7 +53,7 @@ export interface GaugeSays {
 export const RAKER_OFF_MM = 0.05;
 
 /** The side a tooth was bent to, by the family's own pattern; null for one left straight and for a raker. */
-export function sideOf(saw: AnySaw, tooth: number): 'left' | 'right' | null {
+export function sideOf(saw: Saw, tooth: number): 'left' | 'right' | null {
   if (saw.family === 'crosscut') return cutterSide(saw.pattern, tooth);
   if (saw.family !== 'band') return usualSide(tooth);
   const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
@@ -73,7 +73,7 @@ function cutterSide(text: string, tooth: number): 'left' | 'right' | null {
  * teeth's own error, spread of chippers. Null without a reading. mm.
  */
 export function gaugeSays(
-  saw: AnySaw,
+  saw: Saw,
   quantity: Quantity,
   estimates: readonly PlaceEstimate[],
   of: number,
@@ -105,7 +105,7 @@ export function gaugeSays(
 /** Fewer readings round a rim than this leave nothing to judge the fit by. */
 const FEWEST_ROUND = 6;
 
-function setOf(saw: AnySaw, estimates: readonly PlaceEstimate[]): GaugeSays['set'] {
+function setOf(saw: Saw, estimates: readonly PlaceEstimate[]): GaugeSays['set'] {
   const of = (side: 'left' | 'right') =>
     meanAndSpread(estimates.filter((e) => sideOf(saw, e.place) === side).map((e) => e.valueMm));
   const [left, right] = [of('left'), of('right')];
@@ -122,7 +122,7 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
 }
 
 /** The bend of a plate and what the shop's book of straightening says of it. */
-function bendOf(saw: AnySaw, estimates: readonly PlaceEstimate[], own: Judgement | undefined): GaugeSays['bend'] {
+function bendOf(saw: Saw, estimates: readonly PlaceEstimate[], own: Judgement | undefined): GaugeSays['bend'] {
   const found = plateBend(estimates, saw.toothLineMm);
   if (!found) return null;
   // Where the readings allow a short and a long bend, both advices are told.
@@ -156,7 +156,7 @@ function chippersOf(estimates: readonly PlaceEstimate[]): GaugeSays['chippers'] 
  * plate want (trade section 8: set lasts three or four filings). The limit that a
  * sample of set decides about. mm.
  */
-export function setLimitMm(saw: AnySaw, wood: Wood): number {
+export function setLimitMm(saw: Saw, wood: Wood): number {
   const told = WOODS[wood];
   return RESET_BELOW_SHARE * familySet(saw.family, told, 'ordinary', saw.plateThicknessMm).perSideMm;
 }

@@ -1,7 +1,7 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Judgement } from '../judgement/books';
 import { randomFrom } from '../reference/made-scan';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import { doubtReading } from './doubt-reading';
 import type { Gauged, PlaceEstimate } from './gauged';
 import { gaugeSays, setLimitMm, sideOf } from './gauge-says';
@@ -11,14 +11,16 @@ import { partsFor, placesOf, quantitiesOf } from './quantities';
 import { sampleAdvice, sampleEstimate, sampleOrder, SURE_ERRORS } from './sample-plan';
 
 const head = {
+  name: 'A saw',
+  marksOnIt: '',
   convention: 'teeth',
   plateThicknessMm: 0.9,
   plateDepthHeelMm: 20,
   plateDepthToeMm: 20,
   backFixing: 'none',
 } as const;
-const BAND: AnySaw = { ...head, family: 'band', filing: 'rip', set: 'alternate', pitchMm: 6.35, toothLineMm: 2095.5 };
-const RAKER: AnySaw = {
+const BAND: Saw = { ...head, family: 'band', filing: 'rip', set: 'alternate', pitchMm: 6.35, toothLineMm: 2095.5 };
+const RAKER: Saw = {
   ...head,
   family: 'crosscut',
   filing: 'crosscut',
@@ -28,7 +30,7 @@ const RAKER: AnySaw = {
   toothLineMm: 1500,
   plateThicknessMm: 1.8,
 };
-const DADO: AnySaw = {
+const DADO: Saw = {
   ...head,
   family: 'dado',
   filing: 'combination',
@@ -288,8 +290,7 @@ describe('what a quantity’s readings say together', () => {
   });
 
   it('cutters lean by turns among themselves, whatever rakers stand between', () => {
-    const sides = (saw: AnySaw, teeth: number) =>
-      Array.from({ length: teeth }, (_, i) => sideOf(saw, i + 1)?.[0] ?? '-');
+    const sides = (saw: Saw, teeth: number) => Array.from({ length: teeth }, (_, i) => sideOf(saw, i + 1)?.[0] ?? '-');
     expect(sides({ ...RAKER, pattern: 'CCR' }, 6).join('')).toBe('lr-lr-');
     expect(sides(RAKER, 10).join('')).toBe('lrlr-lrlr-');
     expect(sides({ ...RAKER, pattern: 'C' }, 4).join('')).toBe('lrlr');
@@ -306,7 +307,7 @@ describe('what a quantity’s readings say together', () => {
   });
 
   it('a bowed plate: where, how far and how long, and what the shop does about such a bend', () => {
-    const saw: AnySaw = { ...head, family: 'hand', filing: 'rip', pitchMm: 5, toothLineMm: 650 };
+    const saw: Saw = { ...head, family: 'hand', filing: 'rip', pitchMm: 5, toothLineMm: 650 };
     const bow = (gap: (x: number) => number, own?: Judgement) =>
       gaugeSays(saw, 'bow', at([81, 163, 244, 325, 406, 488, 569].map((x) => [x, gap(x)])), 7, 'dry-hard', own)?.bend;
     const gradual = (x: number): number => (-16 * x * (650 - x)) / 650 ** 2;

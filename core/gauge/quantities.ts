@@ -1,6 +1,6 @@
 import { bandTeeth } from '../band/band-teeth';
-import type { AnySaw } from '../saw/any-saw';
-import { teethOf } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
+import { teethOf } from '../saw/saw';
 import { teethFor } from '../saw/all-families';
 import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
 
@@ -70,7 +70,7 @@ export const QUANTITY_FACTS: Readonly<Record<Quantity, QuantityFacts>> = {
 };
 
 /** Measured of each family, in the order they are usually taken. */
-export function quantitiesOf(saw: AnySaw): readonly Quantity[] {
+export function quantitiesOf(saw: Saw): readonly Quantity[] {
   const plate = ['thickness', 'bow', 'rust', 'pitting'] as const;
   switch (saw.family) {
     case 'hand':
@@ -101,7 +101,7 @@ export const USUAL_STATIONS = 7;
  * Places a quantity is taken at, in order: the numbers of the teeth it concerns, or
  * stations in mm. Rakers alone have a depth; a dado's part has its own teeth.
  */
-export function placesOf(saw: AnySaw, quantity: Quantity, part: string | null = null): number[] {
+export function placesOf(saw: Saw, quantity: Quantity, part: string | null = null): number[] {
   if (QUANTITY_FACTS[quantity].place === 'station') {
     const step = saw.toothLineMm / (USUAL_STATIONS + 1);
     return Array.from({ length: USUAL_STATIONS }, (_, i) => Math.round((i + 1) * step));
@@ -116,14 +116,14 @@ export function placesOf(saw: AnySaw, quantity: Quantity, part: string | null = 
 }
 
 /** Parts of a set that a quantity is taken on; the saw itself is the one part of any other. */
-export function partsFor(saw: AnySaw, quantity: Quantity): readonly (string | null)[] {
+export function partsFor(saw: Saw, quantity: Quantity): readonly (string | null)[] {
   if (saw.family !== 'dado') return [null];
   const kind = quantity === 'chipper-height' ? 'chipper' : quantity === 'runout' ? 'outer' : null;
   return saw.parts.filter((p) => p.kind !== 'shim' && (kind === null || p.kind === kind)).map((p) => p.id);
 }
 
 /** Teeth of a saw by its length and pitch, or of one part of a set. */
-export function teethOfPart(saw: AnySaw, part: string | null): number {
+export function teethOfPart(saw: Saw, part: string | null): number {
   if (saw.family === 'dado') return saw.parts.find((p) => p.id === part)?.teeth ?? 0;
   if (saw.family === 'band') return bandTeeth(saw.toothLineMm, saw.pitchMm);
   return saw.family === 'circular' ? teethFor('circular', saw.toothLineMm, saw.pitchMm) : teethOf(saw);

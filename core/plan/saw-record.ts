@@ -1,6 +1,6 @@
 import type { DadoPart } from '../circular/dado-stack';
 import type { DialReading } from '../circular/dial-harmonics';
-import type { BandSet } from '../band/band-teeth';
+import type { BandSet } from '../saw/saw';
 import type { StrokeRate } from '../line/strokes';
 import type { RakerTip } from '../raker/raker-plan';
 import type { RakerSaw } from '../raker/raker-target';

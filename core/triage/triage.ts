@@ -1,7 +1,7 @@
 import type { RuleBook } from '../judgement/rule-book';
 import { judge } from '../judgement/rule-book';
 import { TRIAGE_BOOK } from '../judgement/triage-book';
-import type { AnySaw } from '../saw/any-saw';
+import type { Saw } from '../saw/saw';
 import type { BackFixing, Filing } from '../saw/families';
 import type { Family } from '../saw/all-families';
 import type { PlateMark } from './plate-marks';
@@ -29,7 +29,7 @@ export type WantedFiling = (typeof WANTED_FILINGS)[number];
 export interface JudgedSaw {
   readonly family: Family;
   readonly backFixing: BackFixing;
-  readonly filing?: AnySaw['filing'];
+  readonly filing?: Saw['filing'];
   readonly tipped?: 'steel' | 'carbide';
   readonly markedLimitRpm?: number | null;
   readonly plateDepthHeelMm?: number;
@@ -78,7 +78,7 @@ const NEAR_TOE = 0.85;
 const AT_THE_TEETH = 0.75;
 
 /** The filing the owner wants another of, if it is another. */
-export function isConverting(filing: AnySaw['filing'] | undefined, wants: WantedFiling | undefined): boolean {
+export function isConverting(filing: Saw['filing'] | undefined, wants: WantedFiling | undefined): boolean {
   return wants !== undefined && wants !== 'as-it-is' && filing !== 'combination' && wants !== (filing as Filing);
 }
 

@@ -1,25 +1,25 @@
-import type { StraightSaw } from '@odontis/contract/saw';
-import { SAW_PATTERNS } from '@odontis/core/saw/families';
-import { pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
+import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
+import { countFromPitchMm, pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
+import type { SawOf } from '@odontis/core/saw/saw';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
 import { wornLine } from './worn-line';
 
-/** The n-th demo saw: patterns in turn, sizes a little different each. */
-export function demoSaw(n: number, random: () => number): Omit<StraightSaw, 'id'> {
-  const pattern = SAW_PATTERNS[n % SAW_PATTERNS.length] as (typeof SAW_PATTERNS)[number];
-  const points = pattern.points + Math.round(random() * 2 - 1) * (pattern.points > 9 ? 1 : 0.5);
+export type StraightSaw = SawOf<'hand' | 'back'>;
+
+const STRAIGHT = ORDINARY_SAWS.map((one) => one.saw).filter(
+  (saw): saw is StraightSaw => saw.family === 'hand' || saw.family === 'back',
+);
+
+/** The n-th demo saw: ordinary ones in turn, sizes a little different each. */
+export function demoSaw(n: number, random: () => number): StraightSaw {
+  const saw = STRAIGHT[n % STRAIGHT.length] as StraightSaw;
+  const usual = countFromPitchMm(saw.pitchMm, 'points');
+  const points = usual + Math.round(random() * 2 - 1) * (usual > 9 ? 1 : 0.5);
   return {
-    name: pattern.name,
-    family: pattern.family,
-    filing: pattern.filing,
+    ...saw,
     pitchMm: pitchMmFromCount(points, 'points'),
-    convention: 'points',
-    toothLineMm: pattern.toothLineMm + Math.round(random() * 4 - 2) * 5,
-    plateThicknessMm: pattern.plateThicknessMm,
-    plateDepthHeelMm: pattern.plateDepthHeelMm,
-    plateDepthToeMm: pattern.plateDepthToeMm,
-    backFixing: pattern.family === 'hand' ? 'none' : random() < 0.6 ? 'folded' : 'slotted',
-    marksOnIt: '',
+    toothLineMm: saw.toothLineMm + Math.round(random() * 4 - 2) * 5,
+    backFixing: saw.family === 'hand' ? 'none' : random() < 0.6 ? 'folded' : 'slotted',
   };
 }
 
@@ -29,7 +29,7 @@ export interface DemoWear {
 }
 
 /** How such a saw comes in. */
-export function demoReadings(saw: Omit<StraightSaw, 'id'>, wear: DemoWear, random: () => number): ToothReading[] {
+export function demoReadings(saw: StraightSaw, wear: DemoWear, random: () => number): ToothReading[] {
   const set = saw.family === 'back' ? 0.055 : 0.11;
   return wornLine(
     teethOnLine(saw.toothLineMm, saw.pitchMm),

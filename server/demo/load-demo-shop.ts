@@ -12,9 +12,8 @@ import { fitStrokeRate } from '@odontis/core/line/strokes';
 import type { Answered } from '@odontis/core/counter/judge-intake';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
-import type { StraightSaw } from '@odontis/contract/saw';
-import { describeSaw } from '@odontis/contract/saw';
-import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import type { StraightSaw } from './demo-saw';
+import { isStraightFamily } from '@odontis/core/saw/families';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import type { Database } from '../database/connect';
 import type { SawRow } from '../features/customers/model';
@@ -103,7 +102,7 @@ class DemoLoader {
     for (let n = 0; n < SAWS; n++) {
       const owner = n % CUSTOMERS.length;
       const other = this.otherAt(n);
-      const facts = other ? describeSaw(otherSaw(other.pattern, this.random)) : demoSaw(n, this.random);
+      const facts = other ? otherSaw(other.pattern, this.random) : demoSaw(n, this.random);
       const saw = await db.models.Saw.create(
         { ...toSawRow(facts), customerId: (customers[owner] as { id: number }).id, createdBy: by },
         { transaction },

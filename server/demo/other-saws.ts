@@ -1,50 +1,18 @@
-import type { NewSaw } from '@odontis/contract/new-saw';
-import { isStraightFamily } from '@odontis/core/saw/any-saw';
-import type { AnyPattern } from '@odontis/core/saw/patterns';
-import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
+import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import type { Stage, Waits } from '@odontis/contract/ticket';
 
-/** A saw of a family other than hand and back, as it would be told at the counter: its pattern, sized a little differently. */
-export function otherSaw(patternId: string, random: () => number): NewSaw {
-  const found = ANY_PATTERNS.find((p): p is OtherPattern => p.id === patternId && !isStraightFamily(p.family));
-  if (!found) throw new RangeError(`No such pattern: ${patternId}`);
-  return told(found, 0.98 + 0.04 * random());
-}
-
-type OtherPattern = Extract<AnyPattern, { family: 'pull' | 'crosscut' | 'band' | 'circular' | 'dado' }>;
-
-function told(pattern: OtherPattern, size: number): NewSaw {
-  const head = { name: pattern.name, marksOnIt: '' };
-  const limit = { markedLimitRpm: 6000 };
-  switch (pattern.family) {
-    case 'pull': {
-      const { id: _id, points, backed, ...rest } = pattern;
-      return {
-        ...rest,
-        ...head,
-        toothLineMm: Math.round(pattern.toothLineMm * size),
-        perInch: points,
-        convention: 'points',
-        backFixing: backed ? 'folded' : 'none',
-      };
-    }
-    case 'crosscut': {
-      const { id: _id, ...rest } = pattern;
-      return { ...rest, ...head, filing: 'crosscut', toothLineMm: Math.round(pattern.toothLineMm * size) };
-    }
-    case 'band': {
-      const { id: _id, ...rest } = pattern;
-      return { ...rest, ...head, loopMm: Math.round(pattern.loopMm * size), set: 'alternate' };
-    }
-    case 'circular': {
-      const { id: _id, ...rest } = pattern;
-      return { ...rest, ...head, ...limit };
-    }
-    case 'dado': {
-      const { id: _id, plateThicknessMm: _plate, parts, ...rest } = pattern;
-      return { ...rest, ...head, ...limit, tipped: 'steel', parts: [...parts] };
-    }
+/** An ordinary saw of a family other than hand and back, sized a little differently. */
+export function otherSaw(id: string, random: () => number): Saw {
+  const saw = ordinarySaw(id);
+  const size = 0.98 + 0.04 * random();
+  switch (saw.family) {
+    case 'circular':
+    case 'dado':
+      return { ...saw, markedLimitRpm: 6000 };
+    default:
+      return { ...saw, toothLineMm: Math.round(saw.toothLineMm * size) };
   }
 }
 

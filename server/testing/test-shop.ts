@@ -5,6 +5,7 @@ import supertest from 'supertest';
 import type { Dossier } from '@odontis/contract/dossier';
 import { PERSON_HEADER } from '@odontis/contract/problem';
 import type { NewTicket } from '@odontis/contract/ticket';
+import { pitchMmFromCount } from '@odontis/core/saw/points';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
 import type { Database } from '../database/connect';
@@ -99,7 +100,7 @@ export const newTicketBody = (more: Partial<NewTicket['intake']> = {}): NewTicke
     name: 'Dovetail saw',
     family: 'back',
     filing: 'rip',
-    perInch: 15,
+    pitchMm: pitchMmFromCount(15, 'points'),
     convention: 'points',
     toothLineMm: 60,
     plateThicknessMm: 0.5,

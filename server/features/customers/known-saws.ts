@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { text } from '@odontis/contract/fields';
-import { family } from '@odontis/contract/told-saw';
+import { family } from '@odontis/core/saw/saw';
 import type { AlikeSaw, KnownSaw } from '@odontis/contract/ticket';
 import { ASK_FROM, sawLikeness } from '@odontis/core/counter/likeness';
 import type { Database } from '../../database/connect';

@@ -1,5 +1,5 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
-import type { Saw } from '@odontis/contract/saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { columns, id, json, maybeMoment, measure, whole, words, yesNo } from '../../database/columns';
 
 export interface CustomerRow extends Model<InferAttributes<CustomerRow>, InferCreationAttributes<CustomerRow>> {

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
-import type { Saw, SawFacts } from '@odontis/contract/saw';
+import type { KeptSaw } from '@odontis/contract/saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { CustomerFound } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import type { SawRow } from './model';
@@ -19,11 +20,11 @@ const COMMON = [
 ] as const;
 
 /** A saw as the contract tells it: the common measures, and its family's own beside them. */
-export const toSaw = (row: SawRow): Saw =>
-  ({ id: row.id, ...Object.fromEntries(COMMON.map((key) => [key, row[key]])), ...row.shape }) as unknown as Saw;
+export const toSaw = (row: SawRow): KeptSaw =>
+  ({ id: row.id, ...Object.fromEntries(COMMON.map((key) => [key, row[key]])), ...row.shape }) as unknown as KeptSaw;
 
 /** The way back: what every saw has into its columns, the rest into its shape. */
-export function toSawRow(facts: SawFacts): Pick<SawRow, (typeof COMMON)[number] | 'shape'> {
+export function toSawRow(facts: Saw): Pick<SawRow, (typeof COMMON)[number] | 'shape'> {
   const own = Object.entries(facts).filter(([key]) => !(COMMON as readonly string[]).includes(key));
   const common = Object.fromEntries(COMMON.map((key) => [key, facts[key]]));
   return { ...common, shape: Object.fromEntries(own) } as Pick<SawRow, (typeof COMMON)[number] | 'shape'>;

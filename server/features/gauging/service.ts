@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewAngle, NewGauged, NewGauging } from '@odontis/contract/gauging';
-import type { Saw } from '@odontis/contract/saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { waysOf, ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
 import { partsFor, placesOf, QUANTITY_FACTS, quantitiesOf, teethOfPart } from '@odontis/core/gauge/quantities';

@@ -3,7 +3,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { KeptReadings, MeasuringKind } from '@odontis/contract/readings';
 import type { ToothReading } from '@odontis/core/saw/tooth-reading';
 import { standingTeeth } from '@odontis/core/saw/tooth-reading';
-import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import { isStraightFamily } from '@odontis/core/saw/families';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { readDossier } from '../tickets/dossier';

@@ -1,8 +1,8 @@
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewSaw } from '@odontis/contract/new-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { AlikeSaw, CounterBook, KnownSaw, NewTicket, RackRow } from '@odontis/contract/ticket';
-import { teethOf } from '@odontis/core/saw/any-saw';
-import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
+import { teethOf } from '@odontis/core/saw/saw';
+import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { otherSaw } from '../../demo/other-saws';
 import type { TestShop } from '../../testing/test-shop';
@@ -15,12 +15,12 @@ describe('saws of every family at the counter', () => {
   beforeAll(async () => (shop = await openTestShop()));
   afterAll(() => shop.close());
 
-  const body = (saw: NewSaw, intake: Intake = {}, more: Partial<NewTicket> = {}): NewTicket => ({
+  const body = (saw: Saw, intake: Intake = {}, more: Partial<NewTicket> = {}): NewTicket => ({
     ...newTicketBody(intake),
     saw,
     ...more,
   });
-  const of = (id: string): NewSaw => otherSaw(id, () => 0.5);
+  const of = (id: string): Saw => otherSaw(id, () => 0.5);
   const open = async (wanted: NewTicket): Promise<Dossier> => {
     const answer = await shop.send('post', '/api/tickets', wanted);
     expect(answer.status).withContext(JSON.stringify(answer.body)).toBe(201);
@@ -34,10 +34,10 @@ describe('saws of every family at the counter', () => {
   });
 
   it('keeps every one as it was told, and knows its teeth', async () => {
-    for (const { id, family } of ANY_PATTERNS.filter((p) => p.family !== 'hand' && p.family !== 'back')) {
+    for (const { id, saw: ordinary } of ORDINARY_SAWS.filter((p) => !['hand', 'back'].includes(p.saw.family))) {
       const decision = id === 'blade-carbide' ? 'send-on' : 'take';
       const { saw, ticket } = await open(body(of(id), {}, { decision }));
-      expect(saw.family).withContext(id).toBe(family);
+      expect(saw.family).withContext(id).toBe(ordinary.family);
       expect(teethOf(saw)).withContext(id).toBeGreaterThan(8);
       expect(ticket.quoteHigh).withContext(id).toBeGreaterThanOrEqual(ticket.quoteLow);
       expect(ticket.minutesHigh ?? 0)
@@ -195,7 +195,7 @@ describe('saws of every family at the counter', () => {
   });
 
   it('the same saw coming back is found by owner, size and stamp, with what was said then', async () => {
-    const tenon: NewSaw = { ...(newTicketBody().saw as NewSaw), name: 'Tenon saw', marksOnIt: 'TÖLLER 1911' } as NewSaw;
+    const tenon: Saw = { ...(newTicketBody().saw as Saw), name: 'Tenon saw', marksOnIt: 'TÖLLER 1911' } as Saw;
     const first = await open(body(tenon, { overrideReason: 'no time' }, { decision: 'decline' }));
     const told = new URLSearchParams({
       family: 'back',

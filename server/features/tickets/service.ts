@@ -1,11 +1,11 @@
 import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
-import { describeSaw } from '@odontis/contract/saw';
 import type { DeclineChange, JobDone, NewTicket, TicketChange } from '@odontis/contract/ticket';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
-import { isCarbide, isStraightFamily } from '@odontis/core/saw/any-saw';
+import { isStraightFamily } from '@odontis/core/saw/families';
+import { isCarbide } from '@odontis/core/saw/saw';
 import type { Triage } from '@odontis/core/triage/triage';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
@@ -35,7 +35,7 @@ async function sawFor(
     if (!found) throw new Problem('not-found', 'That saw does not belong to this customer.');
     return found;
   }
-  return db.models.Saw.create({ ...toSawRow(describeSaw(wanted)), customerId, createdBy: by }, { transaction: t });
+  return db.models.Saw.create({ ...toSawRow(wanted), customerId, createdBy: by }, { transaction: t });
 }
 
 /** The arrival this saw is one of; a new one where none was named. */

@@ -22,7 +22,7 @@ import type {
   Stage,
   TicketChange,
 } from '@odontis/contract/ticket';
-import type { SawFacts } from '@odontis/contract/saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Observable } from 'rxjs';
 
@@ -70,7 +70,7 @@ export class ShopApi {
   knownSaws(customerId: number): Observable<KnownSaw[]> {
     return this.http.get<KnownSaw[]>(`/api/customers/${customerId}/saws`);
   }
-  alikeSaws(saw: SawFacts, customerId: number | null): Observable<AlikeSaw[]> {
+  alikeSaws(saw: Saw, customerId: number | null): Observable<AlikeSaw[]> {
     const { family, name, marksOnIt, toothLineMm, pitchMm, plateThicknessMm, plateDepthHeelMm } = saw;
     const params = { family, name, marksOnIt, toothLineMm, pitchMm, plateThicknessMm, plateDepthHeelMm };
     return this.http.get<AlikeSaw[]>('/api/saws/alike', {

@@ -1,13 +1,13 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { PlatePicture } from './plate-picture';
 
-const head = { convention: 'points', plateThicknessMm: 0.7, plateDepthHeelMm: 60, plateDepthToeMm: 50 } as const;
-const backSaw: AnySaw = { ...head, family: 'back', filing: 'rip', backFixing: 'folded', pitchMm: 2, toothLineMm: 300 };
-const band: AnySaw = {
+const head = { name: 'A saw', marksOnIt: '', convention: 'points', plateThicknessMm: 0.7, plateDepthHeelMm: 60, plateDepthToeMm: 50 } as const;
+const backSaw: Saw = { ...head, family: 'back', filing: 'rip', backFixing: 'folded', pitchMm: 2, toothLineMm: 300 };
+const band: Saw = {
   ...head,
   family: 'band',
   filing: 'rip',
@@ -17,7 +17,7 @@ const band: AnySaw = {
   toothLineMm: 2400,
 };
 const part = (id: string, kind: 'outer' | 'chipper') => ({ id, kind, teeth: 20, plateMm: 2, cutMm: 3 });
-const dado: AnySaw = {
+const dado: Saw = {
   ...head,
   family: 'dado',
   filing: 'combination',

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { BendSide, PlateMark, PlateMarkKind } from '@odontis/core/triage/plate-marks';
 import { marksFor } from '@odontis/core/triage/plate-marks';
@@ -41,7 +41,7 @@ const BENT: readonly PlateMarkKind[] = ['bend', 'kink', 'twist', 'bent-back'];
   styleUrl: './plate-picture.scss',
 })
 export class PlatePicture {
-  readonly saw = input.required<AnySaw>();
+  readonly saw = input.required<Saw>();
   readonly marks = input.required<readonly PlateMark[]>();
   readonly unit = input<LengthUnit>('mm');
   readonly editable = input(true);

@@ -1,4 +1,4 @@
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 
 /** Room the picture is drawn in, units of its own. */
 export const PICTURE_WIDTH = 620;
@@ -24,7 +24,7 @@ const clamp = (share: number): number => Math.min(1, Math.max(0, share));
 const f = (value: number): string => value.toFixed(1);
 
 type Drawn = Pick<
-  AnySaw,
+  Saw,
   'family' | 'toothLineMm' | 'pitchMm' | 'plateDepthHeelMm' | 'plateDepthToeMm' | 'backFixing'
 > & {
   readonly kind?: string;

@@ -1,6 +1,6 @@
 import type { Stage, Waits } from '@odontis/contract/ticket';
 import type { Family } from '@odontis/core/saw/all-families';
-import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import { isStraightFamily } from '@odontis/core/saw/families';
 
 /** What a stage is called on the screen, and the page it opens. */
 export const STAGE_NAMES: Record<Stage, string> = {

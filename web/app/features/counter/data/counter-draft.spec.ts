@@ -1,16 +1,17 @@
 import { fieldErrors } from '@odontis/contract/field-errors';
 import { newTicket } from '@odontis/contract/ticket';
-import { teethOf } from '@odontis/core/saw/any-saw';
-import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
-import type { AnyPattern } from '@odontis/core/saw/patterns';
+import { FAMILIES } from '@odontis/core/saw/all-families';
+import { SAW_SHAPES, teethOf } from '@odontis/core/saw/saw';
+import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
+import type { OrdinarySaw } from '@odontis/core/saw/ordinary-saws';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import type { CounterDraft } from './counter-draft';
 import { answeredOf, emptyDraft, nextSaw, replacementOf, toNewTicket } from './counter-draft';
 import { keepDraft, leftDraft, recallDraft } from './draft-keeper';
 import { withoutPart, withPart } from './draft-parts';
-import { fromPattern } from './from-pattern';
+import { fromOrdinary } from './from-ordinary';
 import { fieldOf, QUESTIONS } from './questions';
-import { sawTold, toldSaw } from './told-saw';
+import { readSaw, sawRead } from './read-saw';
 
 const thou: ShopSpeech = {
   lengthUnit: 'thou',
@@ -20,11 +21,11 @@ const thou: ShopSpeech = {
 };
 const mm: ShopSpeech = { ...thou, lengthUnit: 'mm', pointConvention: 'teeth' };
 const DAY = '2031-05-04';
-const pattern = (id: string): AnyPattern => ANY_PATTERNS.find((p) => p.id === id) as AnyPattern;
+const ordinary = (id: string): OrdinarySaw => ORDINARY_SAWS.find((p) => p.id === id) as OrdinarySaw;
 const filled = (speech: ShopSpeech, id: string, told: Record<string, string> = {}): CounterDraft => {
   const draft = {
     ...emptyDraft(),
-    ...fromPattern(pattern(id), speech),
+    ...fromOrdinary(ordinary(id), speech),
     customerName: 'Wren Ashby',
     hardened: 'no' as const,
   };
@@ -36,9 +37,9 @@ const faults = (draft: CounterDraft): string[] => {
 };
 
 describe('the counter’s draft', () => {
-  it('every pattern’s usual sizes fit the contract, in inches and in mm', () => {
+  it('every ordinary saw’s sizes fit the contract, in inches and in mm', () => {
     for (const speech of [thou, mm]) {
-      for (const one of ANY_PATTERNS) {
+      for (const one of ORDINARY_SAWS) {
         const wanted = newTicket.safeParse(toNewTicket(filled(speech, one.id), speech, 'take', DAY));
         expect(wanted.success)
           .withContext(`${one.id} ${JSON.stringify(wanted.error?.issues ?? [])}`)
@@ -53,38 +54,48 @@ describe('the counter’s draft', () => {
     expect(keys('band')).not.toContain('teeth');
     expect(keys('circular')).not.toContain('count');
     expect(keys('hand')).not.toContain('backFixing');
-    for (const path of ['/saw/perInch', '/saw/pitchMm', '/saw/loopMm', '/saw/diameterMm', '/saw/pattern'])
-      expect(
-        Object.values(QUESTIONS)
-          .flat()
-          .some((q) => q.key === fieldOf(path)),
-      )
-        .withContext(path)
-        .toBeTrue();
+    for (const family of FAMILIES)
+      for (const measure of Object.keys(SAW_SHAPES[family].shape)) {
+        // Worked out of what is asked, or chosen by the picture.
+        if (['family', 'convention', 'parts'].includes(measure)) continue;
+        if (family === 'band' && ['filing', 'backFixing', 'plateDepthToeMm'].includes(measure)) continue;
+        if (['circular', 'dado'].includes(family) && /^(backFixing|toothLineMm|plateDepth.*)$/.test(measure)) continue;
+        if (family === 'dado' && ['filing', 'pitchMm', 'plateThicknessMm'].includes(measure)) continue;
+        if (['hand', 'crosscut'].includes(family) && measure === 'backFixing') continue;
+        expect(keys(family))
+          .withContext(`${family} ${measure}`)
+          .toContain(fieldOf(`/saw/${measure}`, family));
+      }
   });
 
   it('what can be worked out is: teeth from length and pitch, pitch from teeth counted', () => {
     const teeth = (draft: CounterDraft): number => {
-      const saw = sawTold(draft, thou);
+      const saw = sawRead(draft, thou);
       return saw ? teethOf(saw) : 0;
     };
     const band = { loop: '2560 mm', count: '403', countedBy: 'counted' };
     expect(teeth(filled(thou, 'band-narrow', band))).toBe(403);
-    expect(sawTold(filled(thou, 'band-narrow', band), thou)?.pitchMm).toBeCloseTo(2560 / 403, 9);
+    expect(sawRead(filled(thou, 'band-narrow', band), thou)?.pitchMm).toBeCloseTo(2560 / 403, 9);
     const saw = filled(thou, 'dovetail', { toothLine: '10 in', count: '141', countedBy: 'counted' });
-    expect(sawTold(saw, thou)?.pitchMm).toBeCloseTo(254 / 140, 9);
+    expect(sawRead(saw, thou)?.pitchMm).toBeCloseTo(254 / 140, 9);
     expect(teeth(saw)).toBe(141);
-    expect(sawTold(filled(thou, 'one-man', { count: '12 mm', countedBy: 'pitch' }), thou)?.pitchMm).toBe(12);
+    expect(sawRead(filled(thou, 'one-man', { count: '12 mm', countedBy: 'pitch' }), thou)?.pitchMm).toBe(12);
+    // As people say it; the word decides, not the choice beside it.
+    for (const count of ['5 1/2 points', '9/2 teeth', '5,5', '5½'])
+      expect(sawRead(filled(thou, 'rip', { count, countedBy: 'points' }), thou)?.pitchMm)
+        .withContext(count)
+        .toBeCloseTo(25.4 / 4.5, 9);
+    expect(sawRead(filled(mm, 'rip', { count: '4,5 teeth', countedBy: 'points' }), mm)?.convention).toBe('teeth');
   });
 
   it('lengths are read with their unit, whatever the shop speaks', () => {
-    const saw = sawTold(filled(thou, 'dovetail', { toothLine: '254 mm', thickness: '0,5 mm' }), thou);
+    const saw = sawRead(filled(thou, 'dovetail', { toothLine: '254 mm', thickness: '0,5 mm' }), thou);
     expect([saw?.toothLineMm, saw?.plateThicknessMm]).toEqual([254, 0.5]);
   });
 
   it('impossible saws are said at their own question', () => {
     expect(faults(filled(thou, 'blade-rip', { diameter: '100 mm', teeth: '400' }))[0]).toMatch(
-      /^saw\/teeth 400 teeth round/,
+      /^saw\/pitchMm 400 teeth round/,
     );
     expect(faults(filled(thou, 'tenon', { thickness: '3 mm' }))[0]).toMatch(
       /^saw\/plateThicknessMm .* thicker than its teeth/,
@@ -110,7 +121,7 @@ describe('the counter’s draft', () => {
 
   it('a speed is read with the usual marks between thousands, and none stays none', () => {
     const speed = (text: string): unknown =>
-      (toldSaw(filled(thou, 'blade-rip', { speed: text }), thou) as { markedLimitRpm: unknown }).markedLimitRpm;
+      (readSaw(filled(thou, 'blade-rip', { speed: text }), thou) as { markedLimitRpm: unknown }).markedLimitRpm;
     expect([speed('6000'), speed('6,000'), speed('6 000'), speed('6.000'), speed(' ')]).toEqual([
       6000,
       6000,

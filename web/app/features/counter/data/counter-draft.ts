@@ -5,7 +5,7 @@ import type { Wood } from '@odontis/core/saw/families';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '@odontis/core/triage/triage';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
-import { plain, toldSaw } from './told-saw';
+import { plain, readSaw } from './read-saw';
 
 /** A part of a set as typed. */
 export interface DraftPart {
@@ -121,7 +121,7 @@ export function toNewTicket(
       draft.customerId !== null
         ? { id: draft.customerId }
         : { name: draft.customerName, phone: draft.phone, email: draft.email },
-    saw: draft.sawId !== null ? { id: draft.sawId } : toldSaw(draft, speech),
+    saw: draft.sawId !== null ? { id: draft.sawId } : readSaw(draft, speech),
     intake: {
       ...answeredOf(draft),
       hardened: draft.hardened === '' ? undefined : draft.hardened,

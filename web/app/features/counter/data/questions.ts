@@ -162,6 +162,12 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
         ['combination', 'both: scorers and rakers'],
       ],
     },
+    {
+      key: 'toothPattern',
+      label: 'Scorers and rakers',
+      ask: 'words',
+      hint: 'of a combination blade, once round: CCCCR',
+    },
     thickness,
     speed,
     called,
@@ -180,21 +186,25 @@ export const COUNTED_WORDS: Record<CountedBy, string> = {
   counted: 'counted in all',
 };
 
-/** The field a fault of the contract belongs to. */
-export const FIELD_OF: Record<string, string> = {
-  '/saw/perInch': 'count',
-  '/saw/pitchMm': 'count',
-  '/saw/toothLineMm': 'toothLine',
-  '/saw/plateThicknessMm': 'thickness',
-  '/saw/plateDepthHeelMm': 'depthHeel',
-  '/saw/plateDepthToeMm': 'depthToe',
-  '/saw/loopMm': 'loop',
-  '/saw/widthMm': 'width',
-  '/saw/diameterMm': 'diameter',
-  '/saw/boreMm': 'bore',
-  '/saw/teeth': 'teeth',
-  '/saw/pattern': 'toothPattern',
-  '/saw/markedLimitRpm': 'speed',
-  '/saw/name': 'sawName',
+/** The question that a measure of the saw is told by; a band and a blade are asked for theirs in their own words. */
+const FIELD_OF: Record<string, string> = {
+  pitchMm: 'count',
+  toothLineMm: 'toothLine',
+  plateThicknessMm: 'thickness',
+  plateDepthHeelMm: 'depthHeel',
+  plateDepthToeMm: 'depthToe',
+  diameterMm: 'diameter',
+  boreMm: 'bore',
+  pattern: 'toothPattern',
+  markedLimitRpm: 'speed',
+  name: 'sawName',
 };
-export const fieldOf = (path: string): string => FIELD_OF[path] ?? path.replace('/saw/', '');
+const OWN_FIELDS: Partial<Record<Family, Record<string, string>>> = {
+  band: { toothLineMm: 'loop', plateDepthHeelMm: 'width' },
+  circular: { pitchMm: 'teeth' },
+};
+/** The question a fault of the contract belongs to. */
+export function fieldOf(path: string, family: Family): string {
+  const measure = path.replace('/saw/', '');
+  return OWN_FIELDS[family]?.[measure] ?? FIELD_OF[measure] ?? measure;
+}

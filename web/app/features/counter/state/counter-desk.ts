@@ -2,8 +2,8 @@ import { computed, effect, inject, Injectable, linkedSignal, signal } from '@ang
 import { rxResource } from '@angular/core/rxjs-interop';
 import type { Dossier } from '@odontis/contract/dossier';
 import { fieldErrors } from '@odontis/contract/field-errors';
-import type { SawFacts } from '@odontis/contract/saw';
-import { newSaw } from '@odontis/contract/new-saw';
+import type { Saw } from '@odontis/core/saw/saw';
+import { newSaw } from '@odontis/contract/saw';
 import type { AlikeSaw, CounterBook, CustomerFound, KnownSaw, NewTicket } from '@odontis/contract/ticket';
 import { newTicket } from '@odontis/contract/ticket';
 import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
@@ -11,8 +11,8 @@ import type { BackFixing } from '@odontis/core/saw/families';
 import { marksFor } from '@odontis/core/triage/plate-marks';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import { NO_PACE } from '@odontis/core/counter/counter-work';
-import { isCarbide, teethOf } from '@odontis/core/saw/any-saw';
-import { ANY_PATTERNS } from '@odontis/core/saw/patterns';
+import { isCarbide, teethOf } from '@odontis/core/saw/saw';
+import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import { catchError, delay, firstValueFrom, of, switchMap } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
@@ -20,8 +20,8 @@ import { base64Of, DraftPhotographs } from '../../../shared/photographs/draft-ph
 import { Speech } from '../../../shared/speech/speech';
 import type { CounterDraft } from '../data/counter-draft';
 import { answeredOf, emptyDraft, nextSaw, toNewTicket } from '../data/counter-draft';
-import { fromPattern } from '../data/from-pattern';
-import { sawTold, toldSaw } from '../data/told-saw';
+import { fromOrdinary } from '../data/from-ordinary';
+import { readSaw, sawRead } from '../data/read-saw';
 import { keepDraft, leftDraft, recallDraft } from '../data/draft-keeper';
 import { fieldOf } from '../data/questions';
 import { benchPromise } from '../../../shared/promise/bench-promise';
@@ -87,9 +87,9 @@ export class CounterDesk {
     return own ?? null;
   });
   /** The saw as it would be kept; null while what was told does not hold together. */
-  readonly saw = computed<SawFacts | null>(() => this.knownSaw() ?? sawTold(this.draft(), this.speech.speech()));
+  readonly saw = computed<Saw | null>(() => this.knownSaw() ?? sawRead(this.draft(), this.speech.speech()));
   /** The last saw that held together, so that the picture does not jump while a number is typed. */
-  readonly drawn = linkedSignal<SawFacts | null, SawFacts | null>({
+  readonly drawn = linkedSignal<Saw | null, Saw | null>({
     source: this.saw,
     computation: (saw, before) =>
       saw ?? (before?.value?.family === this.draft().family ? (before?.value ?? null) : null),
@@ -97,10 +97,11 @@ export class CounterDesk {
   /** What cannot be, by question, as it is typed. */
   readonly sawFaults = computed<ReadonlyMap<string, string>>(() => {
     const draft = this.draft();
-    if (draft.family === '' || draft.sawId !== null) return new Map();
-    const read = newSaw.safeParse(toldSaw(draft, this.speech.speech()));
+    const { family } = draft;
+    if (family === '' || draft.sawId !== null) return new Map();
+    const read = newSaw.safeParse(readSaw(draft, this.speech.speech()));
     if (read.success) return new Map();
-    return new Map(fieldErrors(read.error).map((e) => [fieldOf(`/saw${e.path}`), e.message]));
+    return new Map(fieldErrors(read.error).map((e) => [fieldOf(`/saw${e.path}`, family), e.message]));
   });
   readonly teeth = computed(() => {
     const saw = this.saw();
@@ -111,7 +112,7 @@ export class CounterDesk {
   readonly alike = rxResource({
     params: () => {
       const { sawId, customerId } = this.draft();
-      const saw = sawId === null ? sawTold(this.draft(), this.speech.speech()) : null;
+      const saw = sawId === null ? sawRead(this.draft(), this.speech.speech()) : null;
       return saw ? { saw, customerId } : undefined;
     },
     stream: ({ params }) =>
@@ -150,19 +151,20 @@ export class CounterDesk {
   }
 
   choosePattern(id: string): void {
-    const pattern = ANY_PATTERNS.find((p) => p.id === id);
+    const ordinary = ORDINARY_SAWS.find((p) => p.id === id);
     const before = this.draft();
-    if (!pattern || before.pattern === id) return;
-    const fresh = fromPattern(pattern, this.speech.speech());
+    if (!ordinary || before.pattern === id) return;
+    const { family } = ordinary.saw;
+    const fresh = fromOrdinary(ordinary, this.speech.speech());
     const { marksOnIt = '' } = before.told;
     // Marks already put stay where this saw can have them too.
     const marks =
-      pattern.family === 'dado'
+      family === 'dado'
         ? []
         : before.marks.filter(
             (m) =>
               m.part === undefined &&
-              marksFor(pattern.family, fresh.told?.['backFixing'] as BackFixing | undefined).includes(m.kind),
+              marksFor(family, fresh.told?.['backFixing'] as BackFixing | undefined).includes(m.kind),
           );
     this.set({ ...fresh, marks, told: { ...fresh.told, marksOnIt } });
     this.complaints.set(new Map());

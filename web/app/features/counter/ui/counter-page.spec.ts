@@ -124,7 +124,7 @@ describe('the counter', () => {
     await settle();
     const call = bench.http.expectOne('/api/tickets');
     expect(call.request.body.customer).toEqual({ name: 'Wren Ashby', phone: '', email: '' });
-    expect(call.request.body.saw.perInch).toBe(17);
+    expect(call.request.body.saw.pitchMm).toBeCloseTo(25.4 / 16, 9);
     call.flush(testDossier('measure'));
     await settle();
     expect(host().querySelector('h1')?.textContent).toContain('Ticket no. 1009');

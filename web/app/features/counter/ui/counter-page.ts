@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
 import type { Because } from '@odontis/core/triage/triage';
 import { PhotographDesk } from '../../../shared/photographs/photograph-desk';
 import { PlatePicture } from '../../../shared/plate/plate-picture';
@@ -50,7 +49,7 @@ export class CounterPage {
     ]);
   }
 
-  protected readonly drawn = computed(() => this.desk.drawn() as AnySaw | null);
+  protected readonly drawn = computed(() => this.desk.drawn());
   protected readonly straight = computed(() => ['hand', 'back'].includes(this.draft().family));
   protected readonly carbide = this.desk.carbide;
   protected readonly unit = computed(() => (this.speech.unit() === 'thou' ? ('inch' as const) : ('mm' as const)));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { FAMILIES } from '@odontis/core/saw/all-families';
-import { ANY_PATTERNS, FAMILY_NAMES } from '@odontis/core/saw/patterns';
+import { FAMILY_NAMES, ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import { SawGlyph } from './saw-glyph';
 
 /** Saws by their pictures under their families' names; once one is chosen the others make room. */
@@ -21,8 +21,8 @@ import { SawGlyph } from './saw-glyph';
                 [attr.aria-pressed]="pattern() === one.id"
                 (click)="chosen.emit(one.id)"
               >
-                <od-saw-glyph [pattern]="one" />
-                {{ one.name }}
+                <od-saw-glyph [saw]="one.saw" />
+                {{ one.saw.name }}
               </button>
             }
           </div>
@@ -42,7 +42,7 @@ export class SawShelves {
   protected readonly shelves = FAMILIES.map((family) => ({
     family,
     name: FAMILY_NAMES[family],
-    patterns: ANY_PATTERNS.filter((p) => p.family === family),
+    patterns: ORDINARY_SAWS.filter((p) => p.saw.family === family),
   }));
   protected readonly browsing = linkedSignal<string, boolean>({
     source: () => `${this.pattern()} ${this.sawId() ?? ''}`,

@@ -6,7 +6,7 @@ import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
-import { teethOf } from '@odontis/core/saw/any-saw';
+import { teethOf } from '@odontis/core/saw/saw';
 import { jobDone } from '@odontis/contract/ticket';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { PlatePicture } from '../../../shared/plate/plate-picture';

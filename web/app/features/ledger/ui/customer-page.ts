@@ -12,7 +12,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Contact, CustomerPage as CustomerRecord } from '@odontis/contract/customer';
-import type { Saw } from '@odontis/contract/saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { sawInWords } from '@odontis/contract/saw-words';
 import type { Visit } from '@odontis/contract/ticket';
 import { customerChange } from '@odontis/contract/customer';

@@ -1,10 +1,10 @@
 import type { GaugedRow } from '@odontis/contract/gauged-csv';
 import { placesOf, quantitiesOf } from '@odontis/core/gauge/quantities';
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 
 /** Heights, gullets and rakers' depths of a trace as readings by scan, where this saw has such places. */
-export function gaugedOfTrace(saw: AnySaw, line: TracedLine): GaugedRow[] {
+export function gaugedOfTrace(saw: Saw, line: TracedLine): GaugedRow[] {
   return (['height', 'raker-depth', 'gullet-depth'] as const).flatMap((quantity) => {
     if (!quantitiesOf(saw).includes(quantity)) return [];
     const places = new Set(placesOf(saw, quantity));

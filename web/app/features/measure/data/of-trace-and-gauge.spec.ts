@@ -1,4 +1,4 @@
-import type { AnySaw } from '@odontis/core/saw/any-saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { madeRakerLine } from '@odontis/core/reference/made-raker-line';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
@@ -47,7 +47,7 @@ describe('readings of one way in another', () => {
   });
 
   it('a trace of cutters and rakers gives the cutters’ heights and the rakers’ depths, each at its own teeth', () => {
-    const saw: AnySaw = {
+    const saw: Saw = {
       ...bandDossier().saw,
       family: 'crosscut',
       filing: 'crosscut',

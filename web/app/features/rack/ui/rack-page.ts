@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { RackRow } from '@odontis/contract/ticket';
-import { isStraightFamily } from '@odontis/core/saw/any-saw';
+import { isStraightFamily } from '@odontis/core/saw/families';
 import { DateTime } from 'luxon';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';

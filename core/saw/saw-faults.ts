@@ -1,0 +1,79 @@
+import { BLADE_TEETH } from './saw';
+import type { Saw } from './saw';
+
+/** A tooth of the usual file is this share of its pitch high: cot 30 / 2. */
+const HEIGHT_SHARE = Math.sqrt(3) / 2;
+/** No blade is cut with teeth nearer than this along its rim. mm, no source. */
+const LEAST_RIM_PITCH_MM = 1.5;
+/** A rim worked out of its diameter agrees with it to rounding. Share. */
+const RIM_ROUNDING = 1e-6;
+
+export interface SawFault {
+  /** Names from the saw down to the measure to look at first. */
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** What cannot be of a saw's measures together, each said at the measure to look at first. Empty when it can be. */
+export function sawFaults(saw: Saw): SawFault[] {
+  const faults: SawFault[] = [];
+  const say = (path: string, message: string): void => void faults.push({ path: [path], message });
+  if (saw.family === 'hand' && saw.backFixing !== 'none') say('backFixing', 'A hand saw has no stiffening back.');
+  if (saw.family === 'back' && saw.backFixing === 'none')
+    say('backFixing', 'Say how the back is fixed: folded or slotted.');
+  if (saw.family === 'pull' && saw.backFixing !== 'none' && saw.edges === 2)
+    say('edges', 'A saw with a back has teeth on one edge only.');
+  if (!('diameterMm' in saw) && saw.plateThicknessMm > HEIGHT_SHARE * saw.pitchMm)
+    say(
+      'plateThicknessMm',
+      `A plate of ${saw.plateThicknessMm.toFixed(2)} mm is thicker than its teeth are high (${(HEIGHT_SHARE * saw.pitchMm).toFixed(2)} mm at this pitch): one of the two is a slip.`,
+    );
+  if (saw.family === 'crosscut' && saw.kind === 'frame' && saw.pattern.includes('R') && saw.pitchMm < 4)
+    say('pattern', 'Rakers need room: at this pitch a frame saw has plain teeth, C.');
+  if (saw.family === 'band' && saw.toothLineMm < 4 * saw.plateDepthHeelMm)
+    say('toothLineMm', 'A band is many times longer than it is wide.');
+  if ('diameterMm' in saw) {
+    if (saw.boreMm > saw.diameterMm / 2)
+      say(
+        'boreMm',
+        `A bore of ${saw.boreMm.toFixed(0)} mm leaves no plate in a blade of ${saw.diameterMm.toFixed(0)} mm.`,
+      );
+    if (Math.abs(saw.toothLineMm - Math.PI * saw.diameterMm) > RIM_ROUNDING * saw.toothLineMm)
+      say('diameterMm', 'The rim of a blade is its diameter times pi: one of the two is a slip.');
+  }
+  if (saw.family === 'circular') {
+    const teeth = Math.round(saw.toothLineMm / saw.pitchMm);
+    if (teeth < BLADE_TEETH.least || teeth > BLADE_TEETH.most)
+      say('pitchMm', `The teeth of a blade must lie between ${BLADE_TEETH.least} and ${BLADE_TEETH.most}.`);
+    else if (Math.abs(saw.toothLineMm / saw.pitchMm - teeth) > 1e-6 * teeth) say('pitchMm', 'Teeth are counted whole.');
+    else if (saw.pitchMm < LEAST_RIM_PITCH_MM)
+      say(
+        'pitchMm',
+        `${teeth} teeth round a blade of ${saw.diameterMm.toFixed(0)} mm would stand ${saw.pitchMm.toFixed(1)} mm apart: count them again.`,
+      );
+    else if (saw.plateThicknessMm > saw.pitchMm)
+      say(
+        'plateThicknessMm',
+        `A plate of ${saw.plateThicknessMm.toFixed(1)} mm is thicker than its teeth are long (${saw.pitchMm.toFixed(1)} mm apart).`,
+      );
+    if (saw.pattern?.includes('R') && saw.filing !== 'combination')
+      say('pattern', 'Rakers stand on combination blades: say so, or write C.');
+  }
+  if (saw.family === 'dado') {
+    const outers = saw.parts.filter((part) => part.kind === 'outer').length;
+    if (outers !== 2) say('parts', `A dado set cuts between two outer blades; this one has ${outers}.`);
+    saw.parts.forEach((part, i) => {
+      const at = (field: string, message: string): void => void faults.push({ path: ['parts', i, field], message });
+      if (part.kind !== 'shim' && part.teeth < 2) at('teeth', `${part.id}: a blade or chipper has two teeth at least.`);
+      if (part.kind === 'shim' && part.teeth > 0) at('teeth', `${part.id}: a shim has no teeth.`);
+      if (part.kind !== 'shim' && part.cutMm < part.plateMm)
+        at('cutMm', `${part.id}: its teeth cut wider than its plate is thick.`);
+      if (part.teeth > 0 && (Math.PI * saw.diameterMm) / part.teeth < LEAST_RIM_PITCH_MM)
+        at('teeth', `${part.id}: ${part.teeth} teeth do not fit round ${saw.diameterMm.toFixed(0)} mm.`);
+    });
+    const names = saw.parts.map((part) => part.id);
+    const twice = names.find((id, i) => names.indexOf(id) !== i);
+    if (twice) say('parts', `Two parts are called “${twice}”: marks could not be told apart.`);
+  }
+  return faults;
+}

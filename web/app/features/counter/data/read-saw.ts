@@ -1,0 +1,123 @@
+import { newSaw } from '@odontis/contract/saw';
+import type { PointConvention } from '@odontis/core/saw/points';
+import type { Saw } from '@odontis/core/saw/saw';
+import { bladeMeasures, setMeasures } from '@odontis/core/saw/saw';
+import type { Family } from '@odontis/core/saw/all-families';
+import { pitchFromCounted } from '@odontis/core/saw/all-families';
+import { parseCount, pitchMmSaid } from '@odontis/core/units/count';
+import type { LengthUnit } from '@odontis/core/units/length';
+import { parseLength } from '@odontis/core/units/length';
+import type { ShopSpeech } from '@odontis/core/units/shop-speech';
+import type { CounterDraft } from './counter-draft';
+import type { CountedBy } from './questions';
+
+/** Lengths of saws are typed in inches where the shop speaks thou. */
+const unitOf = (speech: ShopSpeech): LengthUnit => (speech.lengthUnit === 'thou' ? 'inch' : 'mm');
+
+/** mm of a field, NaN where it cannot be read; the contract then says what would be right. */
+export function lengthMm(text: string, unit: LengthUnit): number {
+  const read = parseLength(text, unit);
+  return read.ok ? read.mm : NaN;
+}
+
+/** A plain number of a field, a decimal comma read as one; NaN where it is none. */
+export const plain = (text: string | undefined): number => Number((text ?? '').replace(',', '.').trim() || NaN);
+
+/** Pitch of the teeth as counted, whichever way; NaN where that cannot be told yet. mm. */
+function pitchOf(draft: CounterDraft, family: Family, lineMm: number, unit: LengthUnit): number {
+  const { count = '', countedBy = 'points' } = draft.told;
+  const by = countedBy as CountedBy;
+  if (by === 'pitch') return lengthMm(count, unit);
+  if (by !== 'counted') return pitchMmSaid(count, by);
+  const teeth = plain(count);
+  return teeth >= 2 && lineMm > 0 ? pitchFromCounted(family, lineMm, teeth) : NaN;
+}
+
+/** How its teeth were counted, by the word typed after the number first. */
+function conventionOf(told: CounterDraft['told'], speech: ShopSpeech): PointConvention {
+  const said = parseCount(told['count'] ?? '');
+  if (said.ok && said.saidAs) return said.saidAs;
+  return told['countedBy'] === 'points' || told['countedBy'] === 'teeth' ? told['countedBy'] : speech.pointConvention;
+}
+
+/**
+ * The saw as it would be kept. A number that cannot be read is NaN, and an answer not given
+ * is left out: the contract refuses both with a sentence.
+ */
+export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
+  if (draft.family === '') return undefined;
+  const unit = unitOf(speech);
+  const { told, family } = draft;
+  const mm = (key: string): number => lengthMm(told[key] ?? '', unit);
+  const head = {
+    family,
+    name: told['sawName'] ?? '',
+    marksOnIt: told['marksOnIt'] ?? '',
+    filing: told['filing'],
+    convention: conventionOf(told, speech),
+    plateThicknessMm: mm('thickness'),
+  };
+  const toothLineMm = mm('toothLine');
+  const line = {
+    toothLineMm,
+    pitchMm: pitchOf(draft, family, toothLineMm, unit),
+    plateDepthHeelMm: mm('depthHeel'),
+    plateDepthToeMm: mm('depthToe'),
+  };
+  const speed = (told['speed'] ?? '').trim();
+  const [diameterMm, boreMm] = [mm('diameter'), mm('bore')];
+  const blade = {
+    backFixing: 'none',
+    diameterMm,
+    boreMm,
+    tipped: told['tipped'],
+    markedLimitRpm: speed === '' ? null : plain(speed.replace(/[\s,.'’](?=\d{3}\b)/g, '')),
+  };
+  const pattern = (told['toothPattern'] ?? '').replace(/\s+/g, '').toUpperCase();
+  switch (family) {
+    case 'hand':
+      return { ...head, ...line, backFixing: 'none' };
+    case 'back':
+      return { ...head, ...line, backFixing: told['backFixing'] };
+    case 'pull':
+      return { ...head, ...line, backFixing: told['backFixing'], edges: plain(told['edges']) };
+    case 'crosscut':
+      return { ...head, ...line, backFixing: 'none', kind: told['kind'], pattern };
+    case 'band': {
+      const [loopMm, widthMm] = [mm('loop'), mm('width')];
+      return {
+        ...head,
+        filing: 'rip',
+        backFixing: 'none',
+        toothLineMm: loopMm,
+        pitchMm: pitchOf(draft, family, loopMm, unit),
+        plateDepthHeelMm: widthMm,
+        plateDepthToeMm: widthMm,
+        set: told['set'],
+      };
+    }
+    case 'circular':
+      return {
+        ...head,
+        ...blade,
+        ...bladeMeasures(diameterMm, boreMm, plain(told['teeth'])),
+        ...(pattern !== '' && told['filing'] === 'combination' && { pattern }),
+      };
+    case 'dado': {
+      const parts = draft.parts.map((part) => ({
+        id: part.id,
+        kind: part.kind,
+        teeth: part.kind === 'shim' ? 0 : plain(part.teeth),
+        plateMm: lengthMm(part.plate, unit),
+        cutMm: part.kind === 'shim' ? lengthMm(part.plate, unit) : lengthMm(part.cut, unit),
+      }));
+      return { ...head, ...blade, filing: 'combination', ...setMeasures(diameterMm, boreMm, parts), parts };
+    }
+  }
+}
+
+/** The saw as it would be kept, when what was told of it holds together. */
+export function sawRead(draft: CounterDraft, speech: ShopSpeech): Saw | null {
+  const read = newSaw.safeParse(readSaw(draft, speech));
+  return read.success ? read.data : null;
+}
