@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { stage } from './ticket';
 
 /** One press of a key at the vise. The id is made in the browser, so sending it twice counts once. */
 export const benchEvent = z.object({
@@ -15,5 +16,11 @@ export const benchEvents = z.object({
 });
 export type BenchEvents = z.infer<typeof benchEvents>;
 
-export const benchState = z.object({ planId: z.number().int(), done: z.array(z.number().int()), stage: z.string() });
+export const benchState = z.object({
+  planId: z.number().int(),
+  done: z.array(z.number().int()),
+  stage,
+  /** The ticket's version as it now is. */
+  version: z.number().int(),
+});
 export type BenchState = z.infer<typeof benchState>;

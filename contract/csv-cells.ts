@@ -1,4 +1,10 @@
-const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/;
+const NUMBER = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d+)?$/i;
+
+/** A line of a file that is not empty, and its number, the heading being line 1. */
+export interface CsvLine {
+  readonly cells: readonly string[];
+  readonly line: number;
+}
 
 /** A heading as it is looked for: no byte-order mark, no blanks, small letters. */
 export const headingOf = (cell: string): string =>

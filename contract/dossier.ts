@@ -1,7 +1,6 @@
 import type { CheckRound } from './check';
-import type { Gauging } from './gauging';
+import type { Session } from '@odontis/core/evidence/session';
 import type { AcceptedPlan } from './plan';
-import type { Measuring } from './readings';
 import type { Message, Photograph } from './notes';
 import type { KeptSaw } from './saw';
 import type { Customer, Ticket, Visit } from './ticket';
@@ -11,10 +10,10 @@ export interface Dossier {
   readonly ticket: Ticket;
   readonly customer: Customer;
   readonly saw: KeptSaw;
-  /** A line's measurings, of each kind and round the latest sitting first. */
-  readonly measurings: readonly Measuring[];
-  /** Sessions of gauge readings, oldest first. */
-  readonly gaugings: readonly Gauging[];
+  /** Everything ever read of it on this ticket, in sessions as they were begun. */
+  readonly sessions: readonly Session[];
+  /** The number of the last reading in it. */
+  readonly seen: number;
   readonly plan: AcceptedPlan | null;
   readonly checks: readonly CheckRound[];
   readonly visits: readonly Visit[];

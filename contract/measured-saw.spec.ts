@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
+import { lineOf } from '@odontis/core/evidence/line-of';
 import Ajv2020 from 'ajv/dist/2020.js';
 import type { Dossier } from './dossier';
 import type { MeasuredSaw } from './measured-saw';
-import { measuredFaults, measuredOf, measuredSaw, measuredSchema, recordOfMeasured } from './measured-saw';
-import { recordFaults } from './saw-record';
+import { measuredOf, measuredSaw, measuredSchema, readMeasured } from './measured-saw';
 
 const AT = '2031-05-01T09:00:00.000Z';
 const head = { id: 4, marksOnIt: '', convention: 'points', plateDepthHeelMm: 80, plateDepthToeMm: 70 } as const;
@@ -36,79 +36,70 @@ const DADO: Dossier['saw'] = {
   ],
 };
 const key = (n: number): string => `00000000-0000-4000-8000-00000000000${n}`;
-const dossier = (saw: Dossier['saw']): Dossier =>
-  ({
-    ticket: { number: 1043, wood: 'dry-hard' },
-    saw,
-    measurings:
-      saw.family === 'back'
-        ? [
-            {
-              id: 1,
-              kind: 'before',
-              round: 0,
-              sitting: 2,
-              gauge: 'scan',
-              version: 3,
-              by: 'First Hand',
-              changedAt: AT,
-              finished: true,
-              readings: [1, 2, 3].map((tooth) => ({ tooth, xMm: 2 * tooth, yMm: -0.01 * tooth, kind: 'tooth' })),
-              was: [{ tooth: 2, xMm: 4, yMm: -0.3, kind: 'tooth', by: 'Second Hand', at: AT }],
-            },
-          ]
-        : [],
-    gaugings: [
-      {
-        id: 9,
-        key: key(0),
-        kind: 'before',
-        by: 'First Hand',
-        startedAt: AT,
-        finishedAt: null,
-        note: '',
-        readings: [
-          {
-            key: key(1),
-            quantity: 'set',
-            part: saw.family === 'dado' ? 'left' : null,
-            place: 3,
-            valueMm: 0.12,
-            gauge: 'indicator',
-            setAside: false,
-            corrects: null,
-            by: 'First Hand',
-            at: AT,
-          },
-        ],
-        angles: [
-          {
-            key: key(2),
-            part: saw.family === 'dado' ? 'left' : null,
-            tooth: 3,
-            finding: { way: 'bevel', rakeDeg: -12, backDeg: null, turnDeg: 20 },
-            setAside: false,
-            corrects: null,
-            by: 'First Hand',
-            at: AT,
-          },
-        ],
-      },
-    ],
-  }) as unknown as Dossier;
+const taken = { setAside: false, simulated: false, by: 'First Hand', at: AT } as const;
+const dossier = (saw: Dossier['saw']): Pick<Dossier, 'ticket' | 'saw' | 'sessions'> => ({
+  ticket: { number: 1043, wood: 'dry-hard' } as Dossier['ticket'],
+  saw,
+  sessions: [
+    {
+      key: key(0),
+      kind: 'before',
+      by: 'First Hand',
+      startedAt: AT,
+      finishedAt: null,
+      note: '',
+      readings: [
+        {
+          ...taken,
+          key: key(1),
+          quantity: 'set',
+          part: saw.family === 'dado' ? 'left' : null,
+          place: 3,
+          value: 0.12,
+          gauge: 'indicator',
+          corrects: null,
+        },
+        {
+          ...taken,
+          key: key(2),
+          quantity: 'set',
+          part: saw.family === 'dado' ? 'left' : null,
+          place: 3,
+          value: 0.11,
+          gauge: 'indicator',
+          corrects: key(1),
+          simulated: true,
+        },
+        {
+          ...taken,
+          key: key(3),
+          quantity: 'angles',
+          part: saw.family === 'dado' ? 'left' : null,
+          place: 3,
+          value: { way: 'bevel', rakeDeg: -12, backDeg: null, turnDeg: 20 },
+          gauge: 'bevel',
+          corrects: null,
+        },
+      ],
+    },
+  ],
+});
+const faultsOf = (value: unknown) => {
+  const read = readMeasured(value);
+  return read.ok ? [] : read.faults;
+};
 
 describe('a saw’s measurements as a file', () => {
   const written = (saw: Dossier['saw']): MeasuredSaw =>
-    JSON.parse(JSON.stringify(measuredOf(dossier(saw)))) as MeasuredSaw;
+    JSON.parse(JSON.stringify(measuredOf(dossier(saw) as Dossier))) as MeasuredSaw;
 
-  it('every sitting and session of any family goes out and comes back the same, old values too', () => {
+  it('every session of any family goes out and comes back the same: corrections, and the mark of a stand-in', () => {
     for (const saw of [BACK, DADO]) {
       const file = written(saw);
-      expect(measuredFaults(file)).toEqual([]);
-      expect(measuredSaw.parse(file)).toEqual(file);
+      expect(readMeasured(file)).toEqual({ ok: true, file });
       expect('id' in file.saw).toBeFalse();
     }
-    expect(written(BACK).sittings[0]?.was[0]?.yMm).toBe(-0.3);
+    expect(written(BACK).sessions[0]?.readings.map((r) => r.simulated)).toEqual([false, true, false]);
   });
 
   it('a schema library reads its JSON Schema, takes the same files and refuses the same slips', () => {
@@ -123,16 +114,13 @@ describe('a saw’s measurements as a file', () => {
       { ...good, units: 'inch' },
       { ...good, colour: 'blue' },
       { ...good, saw: { ...good.saw, family: 'jig' } },
-      { ...good, sessions: [{ ...good.sessions[0], angles: [{ tooth: 1 }] }] },
+      { ...good, sessions: [{ ...good.sessions[0], readings: [{ quantity: 'set' }] }] },
     ];
     for (const value of bad) {
       expect(validate(JSON.parse(JSON.stringify(value)))).toBeFalse();
-      expect(measuredFaults(value).length).toBeGreaterThan(0);
+      expect(faultsOf(value).length).toBeGreaterThan(0);
     }
-    expect(measuredFaults({ ...good, colour: 'blue' })[0]).toEqual({
-      path: '/',
-      message: '"colour" is not known here.',
-    });
+    expect(faultsOf({ ...good, colour: 'blue' })[0]).toEqual({ path: '/', message: '"colour" is not known here.' });
   });
 
   it('docs/measured-saw.schema.json is this schema', () =>
@@ -140,11 +128,26 @@ describe('a saw’s measurements as a file', () => {
       JSON.parse(JSON.stringify(measuredSchema())),
     ));
 
-  it('a straight saw’s measurements make a plan’s record out of the latest sitting; others say why not', () => {
-    const record = recordOfMeasured(written(BACK));
-    expect(recordFaults(record)).toEqual([]);
-    expect(record).toEqual(jasmine.objectContaining({ family: 'back', plateDepthMm: 70, wood: 'dry-hard' }));
-    expect(recordOfMeasured(written(DADO))).toMatch(/no plan's record yet/);
-    expect(recordOfMeasured({ ...written(BACK), sittings: [] })).toMatch(/not measured/);
+  it('a file of version 1 is read for ever: its lines, their old values, its gauge readings and angles', () => {
+    const read = readMeasured(JSON.parse(readFileSync('contract/old-forms/measured-saw-1.json', 'utf8')));
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const { file } = read;
+    const line = lineOf(file.sessions, file.saw, 'before');
+    expect(line?.teeth.map((t) => [t.xMm, t.yMm, t.kind, t.setMm])).toEqual([
+      [0.1, -0.01, 'tooth', 0.12],
+      [2, -0.02, 'tooth', 0.06],
+      [4.05, 0, 'missing', null],
+      [6, -0.04, 'tooth', null],
+    ]);
+    expect(line?.gauge).toBe('scan');
+    // Tooth 2 read -0.3 before it was corrected: both are there, in order.
+    const second = (file.sessions[1]?.readings ?? []).filter((r) => r.place === 2 && r.quantity === 'height');
+    expect(second.map((r) => [r.value, r.by])).toEqual([
+      [-0.3, 'Second Hand'],
+      [-0.02, 'First Hand'],
+    ]);
+    expect(second[1]?.corrects).toBe(second[0]?.key ?? '');
+    expect(file.sessions.flatMap((s) => s.readings).filter((r) => r.quantity === 'angles').length).toBe(1);
+    expect(measuredSaw.safeParse(file).success).toBeTrue();
   });
 });

@@ -11,6 +11,7 @@ export const PROBLEM_CODES = [
   'edited-elsewhere',
   'wrong-stage',
   'readings-unfit',
+  'session-closed',
   'too-large',
   'saw-in-shop',
   'consent-missing',

@@ -8,7 +8,8 @@ import { FILINGS, WOODS } from '@odontis/core/saw/families';
 import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
 import { pointer } from './field-errors';
 import { bounded, text } from './fields';
-import { MOST_TEETH, toothReadings } from './readings';
+import { MOST_TEETH } from '@odontis/core/evidence/reading';
+import { toothLine } from './tooth-line';
 import { shopBook } from './shop';
 
 /**
@@ -39,7 +40,7 @@ const head = {
     .optional(),
 };
 
-const readings = toothReadings.min(3, 'A line of readings has three teeth at least.');
+const readings = toothLine.min(3, 'A line of readings has three teeth at least.');
 
 const straight = <F extends 'hand' | 'back'>(family: F) =>
   z.strictObject({

@@ -1,5 +1,5 @@
 import { fieldErrors, pointer } from './field-errors';
-import { toothReadings } from './readings';
+import { toothLine } from './tooth-line';
 import { benchEvents } from './bench';
 import { newSaw } from './saw';
 import { bladeMeasures } from '@odontis/core/saw/saw';
@@ -91,11 +91,11 @@ describe('what the wire carries', () => {
 
   it('teeth come in order from the heel, places rising', () => {
     const tooth = (n: number, xMm: number) => ({ tooth: n, xMm, yMm: 0, kind: 'tooth' });
-    expect(toothReadings.safeParse([tooth(1, 0), tooth(2, 2)]).success).toBeTrue();
-    expect(toothReadings.safeParse([tooth(2, 0)]).success).toBeFalse();
-    expect(toothReadings.safeParse([tooth(1, 0), tooth(2, 0)]).success).toBeFalse();
-    expect(toothReadings.safeParse([tooth(1, 0), tooth(1, 2)]).success).toBeFalse();
-    expect(toothReadings.safeParse([]).success).toBeTrue();
+    expect(toothLine.safeParse([tooth(1, 0), tooth(2, 2)]).success).toBeTrue();
+    expect(toothLine.safeParse([tooth(2, 0)]).success).toBeFalse();
+    expect(toothLine.safeParse([tooth(1, 0), tooth(2, 0)]).success).toBeFalse();
+    expect(toothLine.safeParse([tooth(1, 0), tooth(1, 2)]).success).toBeFalse();
+    expect(toothLine.safeParse([]).success).toBeTrue();
   });
 
   it('a bench event needs an id of its own and a time', () => {

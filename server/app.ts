@@ -16,8 +16,7 @@ import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
 import { planRoutes } from './features/plans/routes';
-import { gaugingRoutes } from './features/gauging/routes';
-import { readingRoutes } from './features/readings/routes';
+import { evidenceRoutes } from './features/evidence/routes';
 import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
 import { Problem } from './http/problem';
@@ -62,8 +61,7 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
     peopleRoutes,
     customerRoutes,
     ticketRoutes,
-    readingRoutes,
-    gaugingRoutes,
+    evidenceRoutes,
     planRoutes,
     benchRoutes,
     checkRoutes,

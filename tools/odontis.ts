@@ -2,13 +2,15 @@ import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import Papa from 'papaparse';
-import { readingsFromRows } from '@odontis/contract/readings-csv';
+import { lineFromRows } from '@odontis/contract/line-csv';
 import type { MeasuredSaw } from '@odontis/contract/measured-saw';
-import { MEASURED_FORMAT, measuredFaults, measuredSaw, recordOfMeasured } from '@odontis/contract/measured-saw';
+import { MEASURED_FORMAT, readMeasured } from '@odontis/contract/measured-saw';
 import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
+import { lineOf } from '@odontis/core/evidence/line-of';
 import { planRecord } from '@odontis/core/plan/plan-record';
-import { POINT_CONVENTIONS, pitchMmFromCount } from '@odontis/core/saw/points';
+import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
+import { pitchMmSaid } from '@odontis/core/units/count';
 import { parseLength } from '@odontis/core/units/length';
 import { traceCommand } from './trace-command';
 
@@ -34,6 +36,8 @@ const faulty = (line: string): never => {
   throw new Faulty([line]);
 };
 
+/** Teeth nearer than sixty to the inch are no saw's. mm. */
+const FINEST_MM = 25.4 / 60;
 /** Larger files than this hold no saw. */
 const MOST_BYTES = 20_000_000;
 
@@ -70,10 +74,10 @@ function pitchOption(options: Options): number {
   for (const convention of POINT_CONVENTIONS) {
     const typed = options[convention];
     if (typed === undefined) continue;
-    const count = Number(typed);
-    if (!(count > 1 && count <= 60))
-      return faulty(`--${convention} "${typed}" is not a count to the inch between 1 and 60.`);
-    return pitchMmFromCount(count, convention);
+    const pitchMm = pitchMmSaid(typed, convention);
+    if (!(pitchMm >= FINEST_MM))
+      return faulty(`--${convention} "${typed}" is not a count to the inch between 1 and 60, such as 5 1/2.`);
+    return pitchMm;
   }
   return lengthOption(options, 'pitch');
 }
@@ -100,8 +104,12 @@ function readText(file: string): string {
 function fromCsv(text: string, options: Options): unknown {
   const rows = Papa.parse<string[]>(text, { skipEmptyLines: false }).data;
   const pitchMm = pitchOption(options);
-  const read = readingsFromRows(rows, pitchMm);
+  const filled = rows
+    .map((cells, i) => ({ cells, line: i + 1 }))
+    .filter(({ cells }) => cells.some((c) => c.trim() !== ''));
+  const read = lineFromRows(filled, pitchMm);
   if (!read.ok) throw new Faulty(read.faults.map((fault) => `line ${fault.line}: ${fault.message}`));
+  if (read.holds !== 'line') return faulty('The CSV holds no tooth line.');
   return {
     format: RECORD_FORMAT,
     version: RECORD_VERSION,
@@ -112,7 +120,7 @@ function fromCsv(text: string, options: Options): unknown {
     pitchMm,
     plateThicknessMm: lengthOption(options, 'plate'),
     plateDepthMm: lengthOption(options, 'depth'),
-    readings: read.readings,
+    readings: read.teeth,
   };
 }
 
@@ -136,12 +144,33 @@ function load(file: string, options: Options): unknown {
   return faulty(`${file} is neither a saw record (JSON) nor readings (CSV with a column "tooth").`);
 }
 
+/** What a plan is made from, out of the line as last measured when the saw came in; a sentence where there is not enough. */
+function recordOfMeasured({ saw, wood, sessions }: MeasuredSaw): object | string {
+  if (saw.family !== 'hand' && saw.family !== 'back')
+    return `Measurements of a ${saw.family} saw are no plan's record yet: write one as docs/formats.md says.`;
+  const line = lineOf(sessions, saw, 'before');
+  if (!line || line.teeth.length < 3) return 'The tooth line was not measured: three teeth at least are wanted.';
+  return {
+    format: RECORD_FORMAT,
+    version: RECORD_VERSION,
+    units: 'mm',
+    name: saw.name,
+    family: saw.family,
+    filing: saw.filing,
+    wood,
+    pitchMm: saw.pitchMm,
+    plateThicknessMm: saw.plateThicknessMm,
+    plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
+    readings: line.teeth,
+  };
+}
+
 /** The file as a saw's measurements; null where it says it is something else. */
 function measuredIn(value: unknown): MeasuredSaw | null {
   if ((value as { format?: unknown } | null)?.format !== MEASURED_FORMAT) return null;
-  const faults = measuredFaults(value);
-  if (faults.length > 0) throw new Faulty(faults.map(sayFault));
-  return measuredSaw.parse(value);
+  const read = readMeasured(value);
+  if (!read.ok) throw new Faulty(read.faults.map(sayFault));
+  return read.file;
 }
 
 const sayFault = ({ path: at, message }: RecordFault): string => `${at === '/' ? 'the file' : at}: ${message}`;
@@ -170,7 +199,7 @@ async function main(argv: readonly string[]): Promise<void> {
   const measured = measuredIn(loaded);
   if (measured && command === 'check') {
     console.log(
-      `${file} holds the measurements of a saw: ${measured.saw.family}, ${measured.saw.name}, sittings ${measured.sittings.length}, sessions ${measured.sessions.length}.`,
+      `${file} holds the measurements of a saw: ${measured.saw.family}, ${measured.saw.name}, sessions ${measured.sessions.length}.`,
     );
     return;
   }

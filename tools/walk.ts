@@ -6,7 +6,7 @@ import { makePlan } from '@odontis/core/plan/make-plan';
 import { walkPlan } from '@odontis/core/plan/steps';
 import { studyLine } from '@odontis/core/plan/study';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
-import { lineStatistics } from '@odontis/core/saw/line-statistics';
+import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { demoReadings, demoSaw } from '../server/demo/demo-saw';
 import { seeded } from '../server/demo/worn-line';
 

@@ -6,17 +6,18 @@ import { filedTooth, toothFor } from '../file/flank-angles';
 import { ridgeOf, toothRow } from '../file/tooth-row';
 import { madeLine, madeScan, randomFrom } from '../reference/made-scan';
 import type { Saw } from '../saw/saw';
-import { weightedMean } from '../saw/estimate';
+import { weightedMean } from '../evidence/estimate';
 import { traceTeeth } from '../trace/trace-teeth';
-import type { AngleFinding, AngleReading } from './angle-reading';
-import { ANGLE_ERROR_DEG, filedAlone, waysOf } from './angle-reading';
-import { standing } from '../gauge/gauged';
-import { anglesOfTrace } from './angles-of-trace';
-import { anglesSay } from './angles-say';
+import type { AngleFinding } from '../evidence/angle-finding';
+import type { AngleReading } from '../evidence/reading';
+import { ANGLE_ERROR_DEG, filedAlone, waysOf } from '../evidence/angle-finding';
+import { standing } from '../evidence/estimates';
+import { anglesOfTrace } from '../trace/angles-of-trace';
+import { anglesOf } from './angles-of';
 import { blockFromRoll, rollFromBlock } from './block-roll';
 import { doubtAngle } from './doubt-angle';
 import { gulletAngles, tipTowards, turnOf } from './gullet-angles';
-import { alternateFrom, pointSides, sidesSay } from './point-sides';
+import { alternateFrom, pointSides, summariseSides } from './point-sides';
 import { silhouetteFleam } from './silhouette-fleam';
 
 const HAND: Saw = {
@@ -45,11 +46,14 @@ const seated = (change: Partial<Seated> = {}): Seated => ({
 let named = 0;
 const read = (tooth: number, finding: AngleFinding, change: Partial<AngleReading> = {}): AngleReading => ({
   key: `k${named++}`,
+  quantity: 'angles',
   part: null,
-  tooth,
-  finding,
+  place: tooth,
+  value: finding,
+  gauge: finding.way,
   setAside: false,
   corrects: null,
+  simulated: false,
   ...change,
 });
 const bevel = (turnDeg: number | null, rakeDeg: number | null = null): AngleFinding => ({
@@ -197,7 +201,7 @@ describe('fleam out of the side view alone', () => {
     if (!trace.ok) throw new Error(trace.code);
     const readings = anglesOfTrace(trace).map((r) => read(r.tooth, r.finding));
     expect(readings.length).toBeGreaterThan(50);
-    const says = anglesSay(HAND, readings, 'taper');
+    const says = anglesOf(HAND, readings, 'taper');
     expect(says.all.rakeDeg?.value).toBeCloseTo(-15, 0);
     expect(says.all.fleamDeg).toBeNull();
     expect(says.silhouette?.fleamDeg).toBeGreaterThan(23);
@@ -231,7 +235,7 @@ describe('what all readings of a saw’s angles say', () => {
       read(4, bevel(-25), { corrects: slip.key }),
       read(5, eye('left')),
     ];
-    const says = anglesSay(HAND, readings, 'taper');
+    const says = anglesOf(HAND, readings, 'taper');
     expect(says.all.fleamDeg?.value).toBeCloseTo(25, 9);
     expect(says.all.rakeDeg?.value).toBeCloseTo(-15, 9);
     expect(says.ways.map((w) => [w.way, w.teeth])).toEqual([['bevel', 3]]);
@@ -241,7 +245,7 @@ describe('what all readings of a saw’s angles say', () => {
 
   it('two ways that cannot both be right are named', () => {
     const readings = [1, 2, 3, 4].flatMap((tooth) => [read(tooth, bevel(25, -2)), read(tooth, seated())]);
-    expect(anglesSay(HAND, readings, 'taper').apart.map((a) => [a.angle, a.ways])).toEqual([
+    expect(anglesOf(HAND, readings, 'taper').apart.map((a) => [a.angle, a.ways])).toEqual([
       ['rakeDeg', ['file', 'bevel']],
     ]);
   });
@@ -252,7 +256,7 @@ describe('what all readings of a saw’s angles say', () => {
     expect(waysOf(raker)).toEqual(['bevel', 'scan', 'eye']);
     expect(filedAlone(raker)).toBeTrue();
     expect(
-      anglesSay(raker, [read(1, { way: 'bevel', rakeDeg: 0, backDeg: 30, turnDeg: 40 })], 'taper').silhouette,
+      anglesOf(raker, [read(1, { way: 'bevel', rakeDeg: 0, backDeg: 30, turnDeg: 40 })], 'taper').silhouette,
     ).toBeNull();
   });
 });
@@ -313,13 +317,13 @@ describe('point side and lean side', () => {
 
   it('teeth leaning away from their point are named; eye against turns is told; a whole saw the wrong way is said once', () => {
     const seen = [read(1, eye('left')), read(2, eye('left')), read(3, eye('right'), { key: 'x' })];
-    const some = sidesSay(sides([...seen, read(3, eye('left'), { corrects: 'x' })]));
+    const some = summariseSides(sides([...seen, read(3, eye('left'), { corrects: 'x' })]));
     expect(some.disagree.map((s) => s.tooth)).toEqual([2]);
     expect(some.wrongWayRound).toBeFalse();
-    const both = sidesSay(sides([read(1, bevel(20)), read(2, bevel(-20)), read(2, eye('right'))]));
+    const both = summariseSides(sides([read(1, bevel(20)), read(2, bevel(-20)), read(2, eye('right'))]));
     expect(both.toldTwoWays).toEqual([2]);
     const round = sides([1, 2, 3, 4, 5, 6].map((tooth) => read(tooth, eye(tooth % 2 ? 'right' : 'left'))));
-    expect(sidesSay(round)).toEqual(jasmine.objectContaining({ known: 6, wrongWayRound: true }));
+    expect(summariseSides(round)).toEqual(jasmine.objectContaining({ known: 6, wrongWayRound: true }));
   });
 
   it('the rest can be said to alternate: what was seen stays, rakers are passed over', () => {

@@ -1,5 +1,5 @@
 import { cornerDeg } from '../file/file-section';
-import type { SeatedSection } from './angle-reading';
+import type { SeatedSection } from '../evidence/angle-finding';
 
 /**
  * Roll of a seated file from the block on its end. The block is squared to the file's

@@ -1,7 +1,8 @@
 import { cornerDeg } from '../file/file-section';
 import { middle } from '../saw/middle';
-import type { AngleFinding, AngleReading } from './angle-reading';
-import { standing } from '../gauge/gauged';
+import type { AngleFinding } from '../evidence/angle-finding';
+import type { AngleReading } from '../evidence/reading';
+import { standing } from '../evidence/estimates';
 import type { Cuts, GulletAngles } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 
@@ -47,10 +48,10 @@ export function doubtAngle(finding: AngleFinding, known: readonly AngleReading[]
     if (value < least || value > most) return doubt('out-of-range', angle, value, null);
   }
   if (finding.way === 'file' && !leavesTooth(finding)) return doubt('no-tooth', 'roll', finding.rollDeg, null);
-  const others = standing(known).filter((r) => r.finding.way !== 'eye');
+  const others = standing(known).filter((r) => r.value.way !== 'eye');
   for (const [angle, value] of judged(gulletAngles(finding, cuts))) {
     const usual = others.flatMap((r) =>
-      judged(gulletAngles(r.finding, cuts))
+      judged(gulletAngles(r.value, cuts))
         .filter(([a]) => a === angle)
         .map(([, v]) => v),
     );

@@ -1,9 +1,9 @@
 import { cornerDeg } from '../file/file-section';
 import type { SlopedTooth } from '../file/slope-planes';
 import { slopedTooth } from '../file/slope-planes';
-import type { Estimate } from '../saw/estimate';
-import type { AngleFinding, SeatedFile } from './angle-reading';
-import { ANGLE_ERROR_DEG } from './angle-reading';
+import type { Estimate } from '../evidence/estimate';
+import type { AngleFinding, SeatedFile } from '../evidence/angle-finding';
+import { ANGLE_ERROR_DEG } from '../evidence/angle-finding';
 
 /** Which way a saw's teeth cut: a pull saw is worked out as its mirror image along x (geometry section 1). */
 export type Cuts = 'push' | 'pull';

@@ -1,7 +1,8 @@
-import type { Lean } from '../saw/tooth-reading';
-import type { Estimate } from '../saw/estimate';
-import type { AngleReading, PointSide } from './angle-reading';
-import { standing } from '../gauge/gauged';
+import type { Lean } from '../evidence/tooth-reading';
+import type { Estimate } from '../evidence/estimate';
+import type { PointSide } from '../evidence/angle-finding';
+import type { AngleReading } from '../evidence/reading';
+import { standing } from '../evidence/estimates';
 import type { Cuts } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 
@@ -47,7 +48,7 @@ export function pointSides(
   const faces = new Map<number, Estimate>();
   const backs = new Map<number, Estimate>();
   const behind = cuts === 'pull' ? -1 : 1;
-  for (const { tooth, finding } of standing(readings)) {
+  for (const { place: tooth, value: finding } of standing(readings)) {
     if (finding.way === 'eye') seen.set(tooth, finding.point);
     else {
       const { faceTurnDeg, backTurnDeg } = gulletAngles(finding, cuts);
@@ -88,7 +89,7 @@ function verdictOf(point: PointSide | null, lean: Lean | null): SidesVerdict {
 }
 
 /** What all the teeth together say of points and leans. */
-export interface SidesSay {
+export interface SidesSummary {
   readonly known: number;
   readonly disagree: readonly ToothSides[];
   readonly toldTwoWays: readonly number[];
@@ -96,7 +97,7 @@ export interface SidesSay {
   readonly wrongWayRound: boolean;
 }
 
-export function sidesSay(sides: readonly ToothSides[]): SidesSay {
+export function summariseSides(sides: readonly ToothSides[]): SidesSummary {
   const disagree = sides.filter((s) => s.verdict === 'disagrees');
   const agree = sides.filter((s) => s.verdict === 'agrees').length;
   return {

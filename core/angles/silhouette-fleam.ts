@@ -1,5 +1,5 @@
 import { atanDeg, degrees, tanDeg } from '../units/radians';
-import type { Estimate } from '../saw/estimate';
+import type { Estimate } from '../evidence/estimate';
 
 /** The file that would have left a silhouette, if one file held level filed both flanks. */
 export interface SilhouetteFleam {

@@ -1,5 +1,5 @@
-import type { Lean, ToothReading } from '../saw/tooth-reading';
-import { leanOf, standingTeeth } from '../saw/tooth-reading';
+import type { Lean, ToothReading } from '../evidence/tooth-reading';
+import { leanOf, standingTeeth } from '../evidence/tooth-reading';
 import { tanDeg } from '../units/radians';
 
 /**

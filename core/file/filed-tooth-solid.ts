@@ -1,4 +1,4 @@
-import type { Lean } from '../saw/tooth-reading';
+import type { Lean } from '../evidence/tooth-reading';
 import { degrees } from '../units/radians';
 import type { GulletPlanes } from './filed-gullet';
 import type { HalfSpace } from './plane';

@@ -1,5 +1,5 @@
 import { evenSaw } from '../reference/random-saw';
-import type { Lean, ToothReading } from '../saw/tooth-reading';
+import type { Lean, ToothReading } from '../evidence/tooth-reading';
 import type { GulletFiled } from './filing-order';
 import { filingOrder, planesOf, pointFaults } from './filing-order';
 import { toothBetween } from './filed-tooth-solid';

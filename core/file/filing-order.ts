@@ -1,5 +1,5 @@
-import type { Lean, ToothReading } from '../saw/tooth-reading';
-import { leanOf, standingTeeth } from '../saw/tooth-reading';
+import type { Lean, ToothReading } from '../evidence/tooth-reading';
+import { leanOf, standingTeeth } from '../evidence/tooth-reading';
 import type { FileDirectionSchool } from './direction';
 import { gulletDirection } from './direction';
 import type { GulletPlanes } from './filed-gullet';

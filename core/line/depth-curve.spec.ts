@@ -4,7 +4,7 @@ import { randomSaw, evenSaw } from '../reference/random-saw';
 import { depthCurve, depthForShare, depthPoint, leastDepth } from './depth-curve';
 import { prepareLine } from './flats';
 import { datumLine } from './joint-line';
-import { standingTeeth } from '../saw/tooth-reading';
+import { standingTeeth } from '../evidence/tooth-reading';
 
 const prepare = (readings: Parameters<typeof prepareLine>[0], rake = -10) => {
   const prepared = prepareLine(readings, toothFor(rake, 10));

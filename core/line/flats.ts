@@ -1,6 +1,6 @@
 import type { FiledTooth } from '../file/flank-angles';
-import type { ToothReading } from '../saw/tooth-reading';
-import { standingTeeth } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
+import { standingTeeth } from '../evidence/tooth-reading';
 import type { JointLine } from './joint-line';
 import { heightOn } from './joint-line';
 

@@ -3,7 +3,7 @@ import { toothFor } from '../file/flank-angles';
 import { viewDepth } from '../plan/depth-view';
 import { studyLine } from '../plan/study';
 import { planInputs } from '../reference/random-saw';
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 
 const worn = (n: number, pitch: number): ToothReading[] =>
   Array.from({ length: n }, (_, i) => ({

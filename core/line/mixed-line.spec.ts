@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { toothFor } from '../file/flank-angles';
 import { randomSaw } from '../reference/random-saw';
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
 import { evenZone, nominalLine } from '../saw/zones';
 import type { BreastedLine } from './breasted-line';

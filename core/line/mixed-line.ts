@@ -1,8 +1,8 @@
 import type { FileSectionId } from '../file/file-section';
 import { cornerDeg } from '../file/file-section';
 import { toothFor } from '../file/flank-angles';
-import type { ToothReading } from '../saw/tooth-reading';
-import { standingTeeth } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
+import { standingTeeth } from '../evidence/tooth-reading';
 import type { ToothRole } from '../saw/tooth-pattern';
 import { groupsOf } from '../saw/tooth-pattern';
 import type { NominalLine } from '../saw/zones';

@@ -1,6 +1,6 @@
 import type { StrokeRate } from '../line/strokes';
 import type { Filing, StraightFamily, Wood } from '../saw/families';
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 import type { PlateMark } from '../triage/plate-marks';
 import type { AnglePair, ShopHabits } from './habits';
 import { anglesFor } from './habits';

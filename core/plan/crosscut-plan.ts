@@ -12,7 +12,7 @@ import type { RakerTarget } from '../raker/raker-target';
 import { rakerTarget } from '../raker/raker-target';
 import { familySet } from '../set/family-set';
 import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
-import { standingTeeth } from '../saw/tooth-reading';
+import { standingTeeth } from '../evidence/tooth-reading';
 import { nominalLine } from '../saw/zones';
 import { DEFAULT_HABITS } from './habits';
 import type { CrosscutRecord } from './saw-record';

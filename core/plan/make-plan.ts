@@ -4,7 +4,7 @@ import { SHARPENING_MM } from '../life/life';
 import { heightOn } from '../line/joint-line';
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
-import { lineStatistics } from '../saw/line-statistics';
+import { lineStatistics } from '../evidence/line-statistics';
 import { RESET_BELOW_SHARE, setLeftMm, wantsReset } from '../set/set-wear';
 import type { DepthView } from './depth-view';
 import { viewDepth } from './depth-view';

@@ -1,6 +1,6 @@
 import { gulletDirection } from '../file/direction';
-import type { Lean, ToothReading } from '../saw/tooth-reading';
-import { leanOf, standingTeeth } from '../saw/tooth-reading';
+import type { Lean, ToothReading } from '../evidence/tooth-reading';
+import { leanOf, standingTeeth } from '../evidence/tooth-reading';
 import { cautionsFor } from './cautions';
 import type { DepthView } from './depth-view';
 import type { PlanStep, StepKind, Stop } from './steps';

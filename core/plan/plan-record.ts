@@ -11,7 +11,7 @@ import { strokesFor, UNCALIBRATED_STROKES } from '../line/strokes';
 import { SHARPENING_MM } from '../life/life';
 import { mirrorReadings, mirrorTooth } from '../pull/mirror';
 import { afterTopOnly, nextPullFiling, pullCyclesLeft, pullPasses } from '../pull/pull-tooth';
-import { standingTeeth } from '../saw/tooth-reading';
+import { standingTeeth } from '../evidence/tooth-reading';
 import { measuredSaw, plannedSaw } from '../testcut/cut-saws';
 import type { TestCut } from '../testcut/test-cut';
 import { cutStory } from '../testcut/test-cut';

@@ -5,7 +5,7 @@ import type { StrokeRate } from '../line/strokes';
 import type { RakerTip } from '../raker/raker-plan';
 import type { RakerSaw } from '../raker/raker-target';
 import type { Filing, StraightFamily, Wood } from '../saw/families';
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 import type { PlateMarkKind } from '../triage/plate-marks';
 import type { AnglePair, ShopHabits } from './habits';
 import type { LineChoice } from './plan-inputs';

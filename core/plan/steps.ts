@@ -1,4 +1,4 @@
-import type { Lean } from '../saw/tooth-reading';
+import type { Lean } from '../evidence/tooth-reading';
 import type { Reason } from '../reason/reason';
 
 export const STEP_KINDS = [

@@ -1,4 +1,4 @@
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 
 /**
  * A pull saw as the push saw it is computed as (geometry section 1): x and the

@@ -1,6 +1,6 @@
 /** Made-up worn saws for the invariants; test only. Lengths mm. */
 import fc from 'fast-check';
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 import { DEFAULT_HABITS } from '../plan/habits';
 import type { PlanInputs } from '../plan/plan-inputs';
 import { UNCALIBRATED_STROKES } from '../line/strokes';

@@ -1,4 +1,4 @@
-import type { SideSet } from '../saw/line-statistics';
+import type { SideSet } from '../evidence/line-statistics';
 import { setBalance } from './set-balance';
 
 /** Which way a saw will run, and how sure that is. */

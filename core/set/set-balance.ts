@@ -1,4 +1,4 @@
-import type { SideSet } from '../saw/line-statistics';
+import type { SideSet } from '../evidence/line-statistics';
 
 export interface SetBalance {
   /** s_L - s_R, mm: positive runs to the left. */

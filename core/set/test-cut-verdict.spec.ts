@@ -1,15 +1,11 @@
-import { evenSaw } from '../reference/random-saw';
-import { lineStatistics } from '../saw/line-statistics';
+import type { AfterWork } from './test-cut-verdict';
 import { judgeTestCut } from './test-cut-verdict';
 
-const line = (leftMm: number, rightMm: number, wave = 0) =>
-  lineStatistics(
-    evenSaw(20, 2).map((r) => ({
-      ...r,
-      yMm: wave * Math.sin(r.tooth),
-      setMm: (r.tooth % 2 ? leftMm : rightMm) + 0.001 * (r.tooth % 3),
-    })),
-  );
+const side = (meanMm: number) => ({ count: 10, meanMm, spreadMm: 0.001 });
+const line = (leftMm: number, rightMm: number, heightSpreadMm: number | null = 0): AfterWork => ({
+  set: { left: side(leftMm), right: side(rightMm) },
+  heightSpreadMm,
+});
 const cut = (runs: 'true' | 'left' | 'right', binds = false, chatters = false) => ({ runs, binds, chatters });
 
 describe('what a test cut asks for (trade section 8, common practice)', () => {
@@ -31,10 +27,16 @@ describe('what a test cut asks for (trade section 8, common practice)', () => {
     expect(both.stoning.side).toBe('none');
   });
   it('chatter wants the line level, where it is not', () => {
-    expect(judgeTestCut(cut('true', false, true), line(0.06, 0.06, 0.08), 0.06).advice).toEqual(['joint-again']);
+    expect(judgeTestCut(cut('true', false, true), line(0.06, 0.06, 0.16), 0.06).advice).toEqual(['joint-again']);
     expect(judgeTestCut(cut('true', false, true), line(0.06, 0.06), 0.06).advice).toEqual(['measure-set']);
   });
+  it('chatter of a line nobody measured again asks for its heights, not for the mill file', () => {
+    expect(judgeTestCut(cut('true', false, true), line(0.06, 0.06, null), 0.06).advice).toEqual(['measure-line']);
+  });
   it('asks for the set where nobody measured it', () => {
-    expect(judgeTestCut(cut('left'), null, 0.06).advice).toEqual(['stone', 'measure-set']);
+    expect(judgeTestCut(cut('left'), { set: null, heightSpreadMm: null }, 0.06).advice).toEqual([
+      'stone',
+      'measure-set',
+    ]);
   });
 });

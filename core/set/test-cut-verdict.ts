@@ -1,4 +1,4 @@
-import type { LineStatistics } from '../saw/line-statistics';
+import type { SetOfSides } from '../evidence/set-of';
 import type { SetBalance } from './set-balance';
 import { setBalance } from './set-balance';
 import type { StoningOrder } from './stoning';
@@ -10,7 +10,8 @@ export interface TestCut {
   readonly chatters: boolean;
 }
 
-export type CutAdvice = 'measure-set' | 'stone' | 'add-set' | 'joint-again' | 'widen-lesser-side' | 'passes';
+export type CutAdvice =
+  'measure-set' | 'stone' | 'add-set' | 'measure-line' | 'joint-again' | 'widen-lesser-side' | 'passes';
 
 export interface CutVerdict {
   readonly verdict: 'pass' | 'again';
@@ -24,21 +25,28 @@ const LEVEL_WITHIN_MM = 0.05;
 
 const NONE: StoningOrder = { side: 'none', passes: 0, excessMm: 0 };
 
+/** What was measured after the work, as far as it was. mm. */
+export interface AfterWork {
+  readonly set: SetOfSides | null;
+  /** From the highest tooth to the lowest; null where the heights were not measured again. */
+  readonly heightSpreadMm: number | null;
+}
+
 /**
- * What a test cut asks for (trade section 8): binding wants set, running wants
- * the stone on the side it runs to, chatter wants the line level. Passes when
- * it neither runs, binds nor chatters. `after` is the line as re-measured.
+ * What a test cut asks for (trade section 8): binding wants set, running wants the stone on
+ * the side it runs to, chatter wants the line level. Passes when it neither runs, binds nor
+ * chatters. What was not measured is asked for, never guessed. mm.
  */
-export function judgeTestCut(cut: TestCut, after: LineStatistics | null, targetMm: number): CutVerdict {
-  const measured = after !== null && after.setLeft.count > 0 && after.setRight.count > 0;
-  const balance = measured ? setBalance(after.setLeft, after.setRight) : null;
+export function judgeTestCut(cut: TestCut, after: AfterWork, targetMm: number): CutVerdict {
+  const set = after.set && after.set.left.count > 0 && after.set.right.count > 0 ? after.set : null;
+  const balance = set ? setBalance(set.left, set.right) : null;
   const sound = cut.runs === 'true' && !cut.binds && !cut.chatters;
   if (sound) return { verdict: 'pass', balance, stoning: NONE, advice: ['passes'] };
   const advice: CutAdvice[] = [];
   let stoning = NONE;
   if (cut.runs !== 'true') {
     const even: SetBalance = { differenceMm: 0, errorMm: null, runsTo: 'true', certain: false };
-    const lesser = measured ? Math.min(after.setLeft.meanMm, after.setRight.meanMm) : targetMm;
+    const lesser = set ? Math.min(set.left.meanMm, set.right.meanMm) : targetMm;
     if (cut.binds && lesser < targetMm) {
       // Stoning a saw that already binds would make it bind the more.
       advice.push('widen-lesser-side');
@@ -47,8 +55,10 @@ export function judgeTestCut(cut: TestCut, after: LineStatistics | null, targetM
       advice.push('stone');
     }
   } else if (cut.binds) advice.push('add-set');
-  if (cut.chatters)
-    advice.push(after !== null && after.heightSpreadMm <= LEVEL_WITHIN_MM ? 'measure-set' : 'joint-again');
-  if (!measured && !advice.includes('measure-set')) advice.push('measure-set');
+  if (cut.chatters) {
+    if (after.heightSpreadMm === null) advice.push('measure-line');
+    else advice.push(after.heightSpreadMm <= LEVEL_WITHIN_MM ? 'measure-set' : 'joint-again');
+  }
+  if (!set && !advice.includes('measure-set')) advice.push('measure-set');
   return { verdict: 'again', balance, stoning, advice };
 }

@@ -3,9 +3,9 @@ import { ridgeDropMm } from '../file/flank-angles';
 import { heightOn } from '../line/joint-line';
 import type { Plan } from '../plan/make-plan';
 import type { PlanInputs } from '../plan/plan-inputs';
-import { overOwnLine } from '../saw/over-own-line';
-import type { ToothReading } from '../saw/tooth-reading';
-import { leanOf, standingTeeth } from '../saw/tooth-reading';
+import { overOwnLine } from '../evidence/over-own-line';
+import type { ToothReading } from '../evidence/tooth-reading';
+import { leanOf, standingTeeth } from '../evidence/tooth-reading';
 import { bentLengthMm } from '../set/set-wear';
 import type { CutSaw } from './test-cut';
 

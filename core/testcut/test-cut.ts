@@ -1,4 +1,4 @@
-import type { SideSet } from '../saw/line-statistics';
+import type { SideSet } from '../evidence/line-statistics';
 import type { DriftEstimate } from '../set/drift';
 import { estimateDrift } from '../set/drift';
 import { hopMm } from './hop';

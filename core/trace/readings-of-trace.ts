@@ -1,4 +1,4 @@
-import type { ToothReading } from '../saw/tooth-reading';
+import type { ToothReading } from '../evidence/tooth-reading';
 import type { TracedLine } from './traced-line';
 
 /** A shop's readings go to the micrometre: what is below is neither measured nor filed. */

@@ -2,7 +2,7 @@ import { MM_PER_INCH } from '../units/length';
 import type { ToothRole } from '../saw/tooth-pattern';
 import { rakerDepths } from '../raker/raker-depth';
 import { middle } from '../saw/middle';
-import type { Estimate } from '../saw/estimate';
+import type { Estimate } from '../evidence/estimate';
 import type { TracedLine, TracedSummary, TracedTooth } from './traced-line';
 
 /**

@@ -1,5 +1,5 @@
-import type { Estimate } from '../saw/estimate';
-import type { ToothKind } from '../saw/tooth-reading';
+import type { Estimate } from '../evidence/estimate';
+import type { ToothKind } from '../evidence/tooth-reading';
 
 /** Why a tooth of a trace wants a look, worst first. */
 export const TOOTH_DOUBTS = [

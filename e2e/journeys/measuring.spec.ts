@@ -7,34 +7,26 @@ import { ShopServer } from '../fixtures/shop-server';
 import { expectAccessible } from '../pages/sound';
 
 interface Reading {
-  readonly kind: string;
-  readonly xMm: number;
-}
-interface Gauged {
+  readonly quantity: string;
   readonly place: number;
-  readonly valueMm: number;
+  readonly value: unknown;
   readonly gauge: string;
   readonly setAside: boolean;
+  readonly simulated: boolean;
   readonly corrects: string | null;
 }
 /** What of a ticket is looked at here. */
 interface Dossier {
   readonly saw: { readonly pitchMm: number; readonly pattern?: string };
-  readonly measurings: readonly {
-    readonly gauge: string;
-    readonly sitting: number;
-    readonly readings: readonly Reading[];
-  }[];
-  readonly gaugings: readonly {
-    readonly note: string;
-    readonly readings: readonly Gauged[];
-    readonly angles: readonly {
-      readonly tooth: number;
-      readonly finding: { readonly way: string; readonly turnDeg?: number; readonly rakeDeg?: number | null };
-      readonly setAside: boolean;
-    }[];
-  }[];
+  readonly sessions: readonly { readonly note: string; readonly readings: readonly Reading[] }[];
 }
+interface Finding {
+  readonly way: string;
+  readonly turnDeg?: number;
+  readonly rakeDeg?: number | null;
+}
+const of = (session: Dossier['sessions'][number] | undefined, quantity: string): readonly Reading[] =>
+  session?.readings.filter((r) => r.quantity === quantity) ?? [];
 
 const server = new ShopServer();
 let context: BrowserContext;
@@ -117,19 +109,18 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
   await page.keyboard.press('Control+z');
   await button('Take these 60 teeth').click();
   await expect(page.getByText('Kept.')).toBeVisible();
-  const kept = (await dossier('back')).measurings[0];
-  expect(kept?.gauge).toBe('scan');
-  expect(kept?.readings.map((r) => r.kind).filter((kind) => kind !== 'tooth')).toEqual(['broken', 'missing']);
-  kept?.readings.forEach((r, i) => {
-    if (r.kind === 'tooth') expect(Math.abs(r.xMm - (line[i]?.xMm ?? NaN))).toBeLessThan(0.04);
-  });
-  await button('Measure it anew, keeping this').click();
-  await expect(page.getByText(/Behind the lanes: sitting 1/)).toBeVisible();
-  const sittings = (await dossier('back')).measurings;
-  expect(sittings.map((m) => [m.sitting, m.readings.length])).toEqual([
-    [2, 0],
-    [1, 60],
+  await expect.poll(async () => of((await dossier('back')).sessions.at(-1), 'place').length).toBe(60);
+  const kept = (await dossier('back')).sessions.at(-1);
+  expect(new Set(of(kept, 'height').map((r) => r.gauge))).toEqual(new Set(['scan']));
+  expect(of(kept, 'kind').map((r) => [r.place, r.value])).toEqual([
+    [22, 'broken'],
+    [40, 'missing'],
   ]);
+  for (const r of of(kept, 'place'))
+    if (r.place !== 22 && r.place !== 40)
+      expect(Math.abs((r.value as number) - (line[r.place - 1]?.xMm ?? NaN))).toBeLessThan(0.04);
+  await button('Measure it anew, keeping this').click();
+  await expect(page.getByText(/Behind the lanes: measured/)).toBeVisible();
   // The new sitting by indicator: three heights pressed, put into the line and kept there.
   await page.getByRole('radio', { name: 'Gauge and indicator' }).click();
   await button('Stand-in indicator').click();
@@ -137,15 +128,19 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
     await button(/^Press/).click();
     await expect(page.locator('od-gauge-facts td').first()).toHaveText(new RegExp(`^${tooth} of`), { timeout: 8000 });
   }
-  await button('Put these 3 into the line').click();
-  await expect(page.getByText('Kept.')).toBeVisible();
-  await expect.poll(async () => (await dossier('back')).measurings[0]?.readings.length).toBe(3);
-  expect((await dossier('back')).measurings[0]?.gauge).toBe('indicator');
-  expect((await dossier('back')).measurings[1]?.readings.length).toBe(60);
-  // The traced flanks are readings of angles in a session of their own, and the plan can match them.
-  const flanks = (await dossier('back')).gaugings[0]?.angles ?? [];
+  await expect.poll(async () => (await dossier('back')).sessions.at(-1)?.readings.length).toBe(3);
+  const { sessions } = await dossier('back');
+  // What came out of a stand-in says so for ever; what was scanned before is as it was.
+  expect(sessions.at(-1)?.readings.map((r) => [r.gauge, r.simulated])).toEqual(
+    Array.from({ length: 3 }, () => ['indicator', true]),
+  );
+  expect(sessions.at(-2)?.readings).toEqual(kept?.readings);
+  await page.getByRole('radio', { name: 'Keyed tooth by tooth' }).click();
+  await expect(page.getByText(/simulated/)).toBeVisible();
+  // The traced flanks are readings of angles of the same session, and the plan can match them.
+  const flanks = of(sessions.at(-2), 'angles').map((r) => r.value as Finding);
   expect(flanks.length).toBeGreaterThan(50);
-  expect(flanks.every((a) => a.finding.way === 'scan' && Math.abs(a.finding.rakeDeg ?? 0) < 1.5)).toBe(true);
+  expect(flanks.every((a) => a.way === 'scan' && Math.abs(a.rakeDeg ?? 0) < 1.5)).toBe(true);
   await page.goto(`/ticket/${tickets.get('back')}/plan`);
   await expect(page.getByText(/This saw came with/)).toBeVisible();
 });
@@ -214,10 +209,10 @@ test('angles: a file seated in unworn gullets, points by eye, and teeth off thei
   await expect(button(/tooth 3: point right, leans left/)).toBeVisible();
   await expect(page.getByRole('img', { name: /1 leaning off their point/ })).toBeVisible();
   await closeSession('block and card');
-  const session = (await dossier('hand')).gaugings[0];
+  const session = (await dossier('hand')).sessions[0];
   expect(session?.note).toBe('block and card');
-  const seated = session?.angles.filter((a) => a.finding.way === 'file') ?? [];
-  expect(seated.map((a) => [a.tooth, a.finding.turnDeg, a.setAside])).toEqual([
+  const seated = of(session, 'angles').filter((r) => r.gauge === 'file');
+  expect(seated.map((r) => [r.place, (r.value as Finding).turnDeg, r.setAside])).toEqual([
     [1, -20, false],
     [2, 21, false],
     [3, -20, false],
@@ -250,7 +245,7 @@ test('pictures that hold no saw, are damaged or far too large are a sentence, an
     30 * next() +
     12 * Math.sin(x / 5);
   const good = scanFile('saw.png', madeLine({ teeth: 30, pitchMm: 2.5 }), { dpi: 600 });
-  const before = JSON.stringify((await dossier('hand')).measurings);
+  const before = JSON.stringify((await dossier('hand')).sessions);
   await openMeasure('hand');
   await page.getByRole('radio', { name: 'From a scan' }).click();
   const cases: [{ name: string; mimeType: string; buffer: Buffer }, RegExp][] = [
@@ -276,7 +271,7 @@ test('pictures that hold no saw, are damaged or far too large are a sentence, an
   }
   await openScan(good);
   await expect(button('Take these 30 teeth')).toBeVisible({ timeout: 30_000 });
-  expect(JSON.stringify((await dossier('hand')).measurings)).toBe(before);
+  expect(JSON.stringify((await dossier('hand')).sessions)).toBe(before);
 });
 
 test('a raker saw by feeler gauge: wrong units are asked about, a correction keeps the old value', async () => {
@@ -294,7 +289,7 @@ test('a raker saw by feeler gauge: wrong units are asked about, a correction kee
   await key('15');
   await expect(page.getByRole('rowheader', { name: 'Too shallow' })).toBeVisible();
   await closeSession('by feeler on two cutters');
-  const session = (await dossier('crosscut')).gaugings[0];
+  const session = (await dossier('crosscut')).sessions[0];
   expect(session?.note).toBe('by feeler on two cutters');
   expect(session?.readings.length).toBe(10);
   expect(session?.readings.filter((r) => r.corrects !== null).length).toBe(2);
@@ -328,7 +323,7 @@ test('a dado set by the stand-in indicator: presses land tooth by tooth through 
   await page.reload();
   await expect(taken).toHaveText(/^8 of/);
   await closeSession('');
-  const session = (await dossier('dado')).gaugings[0];
+  const session = (await dossier('dado')).sessions[0];
   expect(session?.readings.length).toBe(chippers * 2 + 8);
   expect(new Set(session?.readings.map((r) => r.gauge))).toEqual(new Set(['indicator']));
 });
@@ -373,12 +368,12 @@ test('an indicator on the browser’s serial port: its presses land, it is unplu
   await wire('pull');
   await expect(page.getByText(/unplugged or fell silent/)).toBeVisible();
   await closeSession('');
-  const session = (await dossier('circular')).gaugings[0];
-  expect(session?.readings.map((r) => [r.place, r.valueMm, r.gauge])).toEqual([
-    [1, 0.01, 'indicator'],
-    [2, 0.022, 'indicator'],
-    [3, -0.015, 'indicator'],
-    [4, 0.004, 'indicator'],
+  const session = (await dossier('circular')).sessions[0];
+  expect(session?.readings.map((r) => [r.place, r.value, r.gauge, r.simulated])).toEqual([
+    [1, 0.01, 'indicator', false],
+    [2, 0.022, 'indicator', false],
+    [3, -0.015, 'indicator', false],
+    [4, 0.004, 'indicator', false],
   ]);
 });
 
@@ -389,7 +384,7 @@ test('a band by sampling: spread all round, until the decision no longer depends
   for (const set of ['8', '7.2', '9', '8.5', '7.8', '8.1']) await key(set);
   await expect(page.getByText(/Enough: the mean set is over/)).toBeVisible();
   await closeSession('six of all');
-  const session = (await dossier('band')).gaugings[0];
+  const session = (await dossier('band')).sessions[0];
   const places = session?.readings.map((r) => r.place) ?? [];
   expect(places.length).toBe(6);
   // Nowhere near one another: a sample of the whole loop.

@@ -4,8 +4,7 @@ import { defineCheckRound } from '../features/checks/model';
 import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
 import { definePerson, defineStrokeReading } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
-import { defineAngle, defineGauged, defineGauging } from '../features/gauging/model';
-import { defineMeasuring, defineReading, defineReadingWas } from '../features/readings/model';
+import { defineEvidence, defineSession } from '../features/evidence/model';
 import { defineShop } from '../features/shop/model';
 import { defineArrival, defineTicket } from '../features/tickets/model';
 import { definePhotograph } from '../features/photographs/model';
@@ -24,12 +23,8 @@ export function defineModels(sequelize: Sequelize) {
     Ticket: defineTicket(sequelize),
     Photograph: definePhotograph(sequelize),
     Message: defineMessage(sequelize),
-    Measuring: defineMeasuring(sequelize),
-    Reading: defineReading(sequelize),
-    ReadingWas: defineReadingWas(sequelize),
-    Gauging: defineGauging(sequelize),
-    Gauged: defineGauged(sequelize),
-    AngleRead: defineAngle(sequelize),
+    Session: defineSession(sequelize),
+    Evidence: defineEvidence(sequelize),
     Plan: definePlan(sequelize),
     BenchEvent: defineBenchEvent(sequelize),
     BenchMark: defineBenchMark(sequelize),

@@ -1,7 +1,7 @@
 import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import { countFromPitchMm, pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
 import type { SawOf } from '@odontis/core/saw/saw';
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { wornLine } from './worn-line';
 
 export type StraightSaw = SawOf<'hand' | 'back'>;

@@ -11,7 +11,9 @@ import { studyLine } from '@odontis/core/plan/study';
 import { fitStrokeRate } from '@odontis/core/line/strokes';
 import type { Answered } from '@odontis/core/counter/judge-intake';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import { takeLine } from '@odontis/core/evidence/take';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import { toRow } from '../features/evidence/evidence-row';
 import type { StraightSaw } from './demo-saw';
 import { isStraightFamily } from '@odontis/core/saw/families';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
@@ -358,27 +360,17 @@ class DemoLoader {
     at: DateTime,
   ): Promise<void> {
     const { db, transaction } = this;
-    const row = await db.models.Measuring.create(
-      {
-        ticketId,
-        kind,
-        round: 1,
-        sitting: 1,
-        gauge: 'straight-edge',
-        version: 1,
-        finished: true,
-        changedBy: by,
-        changedAt: at.toJSDate(),
-      },
+    const row = await db.models.Session.create(
+      { key: randomUUID(), ticketId, kind, startedBy: by, startedAt: at.toJSDate(), finishedAt: at.toJSDate() },
       { transaction },
     );
-    await db.models.Reading.bulkCreate(
-      readings.map((r) => ({
-        ...r,
-        measuringId: row.id,
-        lean: r.lean ?? null,
-        setMm: r.setMm ?? null,
-        note: r.note ?? null,
+    const how = { gauge: 'straight-edge', simulated: false, mint: randomUUID } as const;
+    await db.models.Evidence.bulkCreate(
+      takeLine([], { teeth: readings, places: true }, how).map((r) => ({
+        ...toRow(r),
+        sessionId: row.id,
+        takenBy: by,
+        takenAt: at.toJSDate(),
       })),
       { transaction },
     );

@@ -1,4 +1,4 @@
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 
 /** A small seeded generator (mulberry32), so that the demo is the same every time. */
 export function seeded(seed: number): () => number {

@@ -7,6 +7,7 @@ const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'edited-elsewhere': { status: 409, title: 'Changed by somebody else meanwhile' },
   'wrong-stage': { status: 409, title: 'The ticket is at another stage' },
   'readings-unfit': { status: 422, title: 'The readings do not make a plan' },
+  'session-closed': { status: 409, title: 'The session is closed' },
   'too-large': { status: 413, title: 'Too much at once' },
   'saw-in-shop': { status: 409, title: 'The saw is in the shop already' },
   'consent-missing': { status: 422, title: 'The owner’s word is missing' },

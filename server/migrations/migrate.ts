@@ -6,6 +6,7 @@ import { keepContacts } from './2026-11-23-keep-contacts';
 import { sayWhatIsWaitedFor } from './2026-11-23-say-what-is-waited-for';
 import { measureEveryFamily } from './2026-11-23-measure-every-family';
 import { readAngles } from './2026-11-24-read-angles';
+import { oneEvidence } from './2026-11-28-one-evidence';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -18,6 +19,7 @@ export const MIGRATIONS: readonly Migration[] = [
   takeInEveryFamily,
   measureEveryFamily,
   readAngles,
+  oneEvidence,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

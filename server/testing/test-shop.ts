@@ -4,7 +4,11 @@ import { Sequelize } from 'sequelize';
 import supertest from 'supertest';
 import type { Dossier } from '@odontis/contract/dossier';
 import { PERSON_HEADER } from '@odontis/contract/problem';
+import type { NewEvidence } from '@odontis/contract/evidence';
 import type { NewTicket } from '@odontis/contract/ticket';
+import type { SessionKind } from '@odontis/core/evidence/session';
+import { takeLine } from '@odontis/core/evidence/take';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { pitchMmFromCount } from '@odontis/core/saw/points';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
@@ -125,13 +129,25 @@ export const hollowReadings = (n = 34) =>
     note: null,
   }));
 
+/** A whole line as it is sent, in a session of its own. */
+export const lineBody = (
+  kind: SessionKind,
+  teeth: readonly ToothReading[],
+  more: Partial<NewEvidence> = {},
+): NewEvidence => ({
+  session: { key: randomUUID(), kind },
+  seen: 0,
+  readings: takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint: randomUUID }),
+  ...more,
+});
+
 /** A ticket brought as far as wanted. */
 export async function ticketAt(shop: TestShop, stage: 'measure' | 'plan' | 'bench'): Promise<Dossier> {
   let dossier = (await shop.send('post', '/api/tickets', newTicketBody())).body as Dossier;
   const at = `/api/tickets/${dossier.ticket.id}`;
   if (stage === 'measure') return dossier;
-  const readings = { version: 0, readings: hollowReadings(), finish: true };
-  dossier = (await shop.send('put', `${at}/readings/before`, readings)).body as Dossier;
+  await shop.send('post', `${at}/evidence`, lineBody('before', hollowReadings()));
+  dossier = (await shop.send('post', `${at}/measured`, { version: dossier.ticket.version })).body as Dossier;
   if (stage === 'plan') return dossier;
   const choice = { version: dossier.ticket.version, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 };
   return (await shop.send('post', `${at}/plan`, choice)).body as Dossier;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { BenchState } from '@odontis/contract/bench';
 import type { Dossier } from '@odontis/contract/dossier';
 import { walkPlan } from '@odontis/core/plan/steps';
-import { hollowReadings, openTestShop, ticketAt } from '../../testing/test-shop';
+import { hollowReadings, lineBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 
 const press = (stop: number, action: 'done' | 'back' = 'done') => ({
@@ -12,48 +12,10 @@ const press = (stop: number, action: 'done' | 'back' = 'done') => ({
   at: new Date().toISOString(),
 });
 
-describe('readings, plan and bench', () => {
+describe('plan and bench', () => {
   let shop: TestShop;
   beforeAll(async () => (shop = await openTestShop()));
   afterAll(() => shop.close());
-
-  it('keeps a line of readings whole or not at all', async () => {
-    const { ticket } = await ticketAt(shop, 'measure');
-    const at = `/api/tickets/${ticket.id}/readings/before`;
-    const gap = hollowReadings().filter((r) => r.tooth !== 5);
-    const refused = await shop.send('put', at, { version: 0, readings: gap, finish: false });
-    expect(refused.status).toBe(400);
-    expect((refused.body as { errors: { path: string; message: string }[] }).errors[0]).toEqual({
-      path: '/readings/4/tooth',
-      message: jasmine.stringContaining('Tooth 5 is expected here') as unknown as string,
-    });
-    expect(await shop.db.models.Reading.count()).toBe(0);
-    const kept = (await shop.send('put', at, { version: 0, readings: hollowReadings(), finish: false }))
-      .body as Dossier;
-    expect(kept.measurings[0]?.readings.length).toBe(34);
-    expect(kept.ticket.stage).toBe('measure');
-  });
-
-  it('tells the second of two people keying the same line', async () => {
-    const { ticket } = await ticketAt(shop, 'measure');
-    const at = `/api/tickets/${ticket.id}/readings/before`;
-    const body = { version: 0, readings: hollowReadings(), finish: false };
-    const both = await Promise.all([shop.send('put', at, body), shop.send('put', at, body, shop.other)]);
-    expect(both.map((a) => a.status).sort()).toEqual([200, 409]);
-    const refused = both.find((a) => a.status === 409)?.body as { current: Dossier };
-    expect(refused.current.measurings[0]?.readings.length).toBe(34);
-  });
-
-  it('refuses 100,000 rows with a sentence', async () => {
-    const { ticket } = await ticketAt(shop, 'measure');
-    const answer = await shop.send('put', `/api/tickets/${ticket.id}/readings/before`, {
-      version: 0,
-      readings: hollowReadings(100_000),
-      finish: false,
-    });
-    expect(answer.status).toBe(413);
-    expect((answer.body as { detail: string }).detail).toContain('fewer teeth');
-  });
 
   it('freezes the accepted plan: the server works it out, the database refuses to change it', async () => {
     const dossier = await ticketAt(shop, 'bench');
@@ -101,8 +63,8 @@ describe('readings, plan and bench', () => {
       events: walkPlan(plan?.plan.steps ?? []).map((s) => press(s.index)),
     });
     const uneven = hollowReadings().map((r) => ({ ...r, yMm: -0.1, setMm: r.tooth % 2 ? 0.075 : 0.06 }));
-    let dossier = (await shop.send('put', `${at}/readings/after`, { version: 0, readings: uneven, finish: true }))
-      .body as Dossier;
+    await shop.send('post', `${at}/evidence`, lineBody('after', uneven));
+    let dossier = (await shop.send('get', at)).body as Dossier;
     const cut = (runs: string) => ({ version: dossier.ticket.version, runs, binds: false, chatters: false, note: '' });
     dossier = (await shop.send('post', `${at}/checks`, cut('left'))).body as Dossier;
     expect(dossier.checks[0]).toEqual(

@@ -47,6 +47,6 @@ export function keepBenchEvents(db: Database, ticketId: number, sent: BenchEvent
     });
     const stage = marks.length === plan.stops ? 'check' : 'bench';
     if (stage !== ticket.stage) await ticket.update({ stage, version: ticket.version + 1 }, { transaction });
-    return { planId: plan.id, done: marks.map((m) => m.stop), stage };
+    return { planId: plan.id, done: marks.map((m) => m.stop), stage, version: ticket.version };
   });
 }

@@ -1,8 +1,11 @@
 import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
-import { lineStatistics } from '@odontis/core/saw/line-statistics';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { lineStatistics } from '@odontis/core/evidence/line-statistics';
+import { setOf } from '@odontis/core/evidence/set-of';
 import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
 import type { Database } from '../../database/connect';
+import { closeSessions } from '../evidence/service';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 
@@ -11,10 +14,11 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
   return changeTicket(db, ticketId, ['check'], async (row, t) => {
     await refuseStale(db, row, check.version, t);
     const dossier = await readDossier(db, ticketId, t);
-    const after = dossier.measurings.filter((m) => m.kind === 'after').at(-1);
-    const statistics = after ? lineStatistics(after.readings) : null;
+    const line = lineOf(dossier.sessions, dossier.saw, 'after');
+    const heights = line && line.heightsRead > 0 ? lineStatistics(line.teeth) : null;
+    const set = setOf(dossier.sessions, 'after');
     const target = dossier.plan?.plan.setPerSideMm ?? 0;
-    const judged = judgeTestCut(check, statistics, target);
+    const judged = judgeTestCut(check, { set, heightSpreadMm: heights?.heightSpreadMm ?? null }, target);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(
       {
@@ -22,8 +26,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
         ticketId,
         number: dossier.checks.length + 1,
         verdict: judged.verdict,
-        setLeftMm: statistics && statistics.setLeft.count > 0 ? statistics.setLeft.meanMm : null,
-        setRightMm: statistics && statistics.setRight.count > 0 ? statistics.setRight.meanMm : null,
+        setLeftMm: set && set.left.count > 0 ? set.left.meanMm : null,
+        setRightMm: set && set.right.count > 0 ? set.right.meanMm : null,
         stoneSide: judged.stoning.side,
         stonePasses: judged.stoning.passes,
         advice: [...judged.advice],
@@ -31,6 +35,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       },
       { transaction: t },
     );
+    // What is measured from here on is of the saw after this cut's stoning.
+    await closeSessions(db, ticketId, 'after', t);
     const stage = judged.verdict === 'pass' ? 'handover' : row.stage;
     await row.update({ stage, version: row.version + 1 }, { transaction: t });
   });

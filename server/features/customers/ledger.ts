@@ -184,7 +184,7 @@ export async function forgetCustomer(db: Database, id: number, version: number):
         { replacements: { id }, transaction: t },
       );
     await db.sequelize.query(
-      `UPDATE gauging SET note = '' WHERE ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`,
+      `UPDATE session SET note = '' WHERE ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`,
       { replacements: { id }, transaction: t },
     );
     await db.sequelize.query(`UPDATE saw SET marks_on_it = '' WHERE customer_id = :id`, {

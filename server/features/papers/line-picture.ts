@@ -1,5 +1,5 @@
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
-import { standingTeeth } from '@odontis/core/saw/tooth-reading';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 
 export interface LaneOfPaper {
   readonly name: string;

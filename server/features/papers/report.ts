@@ -7,7 +7,8 @@ import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
 import { nextVisit, sayLeft } from '@odontis/core/life/life';
-import { lineStatistics } from '@odontis/core/saw/line-statistics';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
@@ -77,14 +78,14 @@ function checked(dossier: Dossier, book: ShopBook): Row[] {
 /** The customer's report: what was found, done and checked, before and after, and when to come again. */
 export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
   const { ticket, customer, saw } = dossier;
-  const before = dossier.measurings.find((m) => m.kind === 'before');
-  const after = dossier.measurings.filter((m) => m.kind === 'after' && m.readings.length > 2).at(-1);
+  const before = lineOf(dossier.sessions, saw, 'before');
+  const after = lineOf(dossier.sessions, saw, 'after');
   const lanes = [
-    ...(before ? [{ name: 'Before', readings: before.readings }] : []),
-    ...(after ? [{ name: 'After', readings: after.readings }] : []),
+    ...(before ? [{ name: 'Before', readings: before.teeth }] : []),
+    ...(after && after.heightsRead > 2 ? [{ name: 'After', readings: after.teeth }] : []),
   ];
   const picture = heightLanes(lanes);
-  const found = before ? lineStatistics(before.readings) : null;
+  const found = before ? lineStatistics(before.teeth) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
   const next = nextVisit(saw.family, ticket.useRate, dossier.plan?.plan.reset ?? false);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
@@ -113,6 +114,9 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
               ['Teeth', `${found.teeth} standing${found.missing ? `, ${found.missing} missing` : ''}`],
               ['Height from highest to lowest', sayFine(found.heightSpreadMm, book)],
               ['Worst spacing error', found.placesMeasured ? sayFine(found.worstSpacingMm, book) : 'not measured'],
+              ...(before?.simulated || after?.simulated
+                ? [['Readings', 'some of a simulated gauge, not of this saw'] satisfies Row]
+                : []),
             ] satisfies Row[])
           : []),
       ]),

@@ -6,9 +6,11 @@ import { makePlan } from '@odontis/core/plan/make-plan';
 import { walkPlan } from '@odontis/core/plan/steps';
 import { studyLine } from '@odontis/core/plan/study';
 import type { PlanStudy } from '@odontis/core/plan/study';
-import { findReadingFaults } from '@odontis/core/saw/reading-faults';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { findReadingFaults } from '@odontis/core/evidence/reading-faults';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
+import { closeSessions } from '../evidence/service';
 import { strokeRateOf } from '../people/service';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
@@ -21,8 +23,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     await refuseStale(db, row, choice.version, t);
     const dossier = await readDossier(db, ticketId, t);
     if (!isStraightDossier(dossier)) throw notPlannedHere(dossier);
-    const before = dossier.measurings.find((m) => m.kind === 'before');
-    const readings = before?.readings ?? [];
+    const readings = lineOf(dossier.sessions, dossier.saw, 'before')?.teeth ?? [];
     const stop = findReadingFaults(readings, dossier.saw.pitchMm, dossier.saw.plateThicknessMm).find(
       (f) => f.weight === 'stop',
     );
@@ -46,6 +47,8 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
       { ticketId, number, inputs, plan, stops: walkPlan(plan.steps).length, minutes: plan.minutes, acceptedBy: by },
       { transaction: t },
     );
+    // The saw is not as it came in any more once it is at the bench.
+    await closeSessions(db, ticketId, 'before', t);
     await row.update({ stage: 'bench', version: row.version + 1 }, { transaction: t });
   });
 }

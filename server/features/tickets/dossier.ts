@@ -3,20 +3,19 @@ import type { Transaction } from 'sequelize';
 import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { AcceptedPlan } from '@odontis/contract/plan';
-import type { Measuring } from '@odontis/contract/readings';
 import type { Customer, Ticket } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
 import { readMessages } from '../outbox/read-messages';
 import { readPhotographs } from '../photographs/read-photographs';
-import { readGaugings } from '../gauging/read-gaugings';
+import { readSessions } from '../evidence/read-sessions';
 import type { TicketRow } from './model';
 import { readVisits } from './visits';
 
 type Names = ReadonlyMap<number, string>;
 
-async function personNames(db: Database, transaction?: Transaction): Promise<Names> {
+export async function personNames(db: Database, transaction?: Transaction): Promise<Names> {
   const people = await db.models.Person.findAll({ transaction });
   return new Map(people.map((p) => [p.id, p.name]));
 }
@@ -61,45 +60,6 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
   waitsFor: row.waitsFor,
   waitsNote: row.waitsNote,
 });
-
-async function readMeasurings(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<Measuring[]> {
-  const order: [string, string][] = [
-    ['kind', 'ASC'],
-    ['round', 'ASC'],
-    ['sitting', 'DESC'],
-  ];
-  const rows = await db.models.Measuring.findAll({ where: { ticketId }, order, transaction: t });
-  if (rows.length === 0) return [];
-  const readings = await db.models.Reading.findAll({
-    where: { measuringId: rows.map((r) => r.id) },
-    order: ['measuringId', 'tooth'],
-    raw: true,
-    transaction: t,
-  });
-  const was = await db.models.ReadingWas.findAll({
-    where: { measuringId: rows.map((r) => r.id) },
-    order: ['id'],
-    raw: true,
-    transaction: t,
-  });
-  return rows.map((row) => ({
-    id: row.id,
-    kind: row.kind,
-    round: row.round,
-    sitting: row.sitting,
-    gauge: row.gauge,
-    version: row.version,
-    by: nameOf(names, row.changedBy) ?? '',
-    changedAt: row.changedAt.toISOString(),
-    finished: row.finished,
-    readings: readings
-      .filter((r) => r.measuringId === row.id)
-      .map(({ tooth, xMm, yMm, lean, setMm, kind, note }) => ({ tooth, xMm, yMm, lean, setMm, kind, note })),
-    was: was
-      .filter((r) => r.measuringId === row.id)
-      .map((r) => ({ ...r.was, by: nameOf(names, r.changedBy) ?? '', at: new Date(r.changedAt).toISOString() })),
-  }));
-}
 
 async function readPlan(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<AcceptedPlan | null> {
   const row = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
@@ -161,8 +121,7 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     ticket: toTicket(row, names),
     customer,
     saw: toSaw(saw),
-    measurings: await readMeasurings(db, ticketId, names, transaction),
-    gaugings: await readGaugings(db, ticketId, (id) => nameOf(names, id) ?? '', transaction),
+    ...(await readSessions(db, ticketId, (id) => nameOf(names, id) ?? '', transaction)),
     plan: await readPlan(db, ticketId, names, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),

@@ -142,8 +142,8 @@ describe('saws of every family at the counter', () => {
   it('other families are worked by hand and written down, and that makes a pace', async () => {
     const { ticket } = await open(body(of('pull-one-edged')));
     const at = `/api/tickets/${ticket.id}`;
-    const readings = await shop.send('put', `${at}/readings/before`, { version: 0, readings: [], finish: false });
-    expect((readings.body as { code: string }).code).toBe('wrong-stage');
+    const measured = await shop.send('post', `${at}/measured`, { version: ticket.version });
+    expect((measured.body as { code: string }).code).toBe('wrong-stage');
     const reckoned = ((ticket.minutesLow ?? 0) + (ticket.minutesHigh ?? 0)) / 2;
     const job = { version: ticket.version, workDone: 'Top bevels only.', minutes: 2 * reckoned };
     expect((await shop.send('post', `${at}/job`, { ...job, workDone: ' ' })).status).toBe(400);

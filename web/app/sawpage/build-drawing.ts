@@ -4,9 +4,9 @@ import type { FiledTooth } from '@odontis/core/file/flank-angles';
 import { toothFor, toothHeightMm } from '@odontis/core/file/flank-angles';
 import type { ShopHabits } from '@odontis/core/plan/habits';
 import { anglesFor } from '@odontis/core/plan/habits';
-import { overOwnLine } from '@odontis/core/saw/over-own-line';
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
-import { leanOf, standingTeeth } from '@odontis/core/saw/tooth-reading';
+import { overOwnLine } from '@odontis/core/evidence/over-own-line';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import { leanOf, standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import type { Lane, SawDrawing } from './drawing';
 
 /** The tooth the saw is drawn with: its plan's angles, else the shop's table. */

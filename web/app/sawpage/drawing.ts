@@ -1,4 +1,4 @@
-import type { Lean } from '@odontis/core/saw/tooth-reading';
+import type { Lean } from '@odontis/core/evidence/tooth-reading';
 
 /** A saw as the page draws it. Arrays run heel to toe, one entry a standing tooth; mm. */
 export interface SawDrawing {

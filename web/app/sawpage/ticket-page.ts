@@ -24,7 +24,7 @@ import { benchPromise } from '../shared/promise/bench-promise';
 import type { Difference } from '../shared/conflict/conflict';
 import { Conflict } from '../shared/conflict/conflict';
 import { Speech } from '../shared/speech/speech';
-import { ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
+import { selectRequest, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { Notice } from '../shared/ui/notice';
 import type { StagePage } from '../shared/words/stage-words';
 import { PAGE_NAMES, pageOf, pagesFor, STAGE_NAMES, WAIT_WORDS } from '../shared/words/stage-words';
@@ -53,12 +53,20 @@ export class TicketPage {
   protected readonly speech = inject(Speech);
   readonly id = input.required({ transform: numberAttribute });
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
-  protected readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
+  private readonly loading = this.store.selectSignal(selectRequest('load'));
+  private readonly editingOne = this.store.selectSignal(selectRequest('edit'));
+  private readonly slipRequests = (['photograph', 'message', 'decline'] as const).map((request) =>
+    this.store.selectSignal(selectRequest(request)),
+  );
+  /** Why the ticket did not come. */
+  protected readonly refusal = computed(() => this.loading().refusal);
+  protected readonly editRefusal = computed(() => this.editingOne().refusal);
+  protected readonly slipRefusal = computed(() => this.slipRequests.map((r) => r().refusal).find((no) => no !== null));
   protected readonly pages = computed(() => pagesFor(this.dossier()?.saw.family ?? 'back'));
   protected readonly pageNames = PAGE_NAMES;
   protected readonly names = STAGE_NAMES;
   protected readonly waitWords = WAIT_WORDS;
-  protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
+  protected readonly busy = computed(() => this.slipRequests.some((r) => r().busy));
   /** The counter's slip, pulled out under the head. */
   protected readonly drawer = signal(false);
   protected readonly editing = signal<TicketSlip | null>(null);
@@ -149,7 +157,7 @@ export class TicketPage {
 
   /** Theirs, where the refusal brought it along and the slip is open. */
   protected readonly theirs = computed<Dossier | null>(() => {
-    const refusal = this.refusal();
+    const refusal = this.editRefusal();
     return refusal?.code === 'edited-elsewhere' && this.editing()
       ? ((refusal.current as Dossier | undefined) ?? null)
       : null;
@@ -170,7 +178,7 @@ export class TicketPage {
     const theirs = this.theirs();
     if (!theirs) return;
     this.editing.set(null);
-    this.store.dispatch(TicketPageEvents.theirsTaken({ dossier: theirs }));
+    this.store.dispatch(TicketPageEvents.theirsTaken({ dossier: theirs, request: 'edit' }));
   }
 
   protected keepMine(): void {

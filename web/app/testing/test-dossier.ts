@@ -5,7 +5,9 @@ import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
 import { DEFAULT_HABITS } from '@odontis/core/plan/habits';
 import { makePlan } from '@odontis/core/plan/make-plan';
 import { studyLine } from '@odontis/core/plan/study';
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import type { Session } from '@odontis/core/evidence/session';
+import { takeLine } from '@odontis/core/evidence/take';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 
 /** A shop as the server would send it; for unit tests only. */
 export const testShop = (more: Partial<Shop['book']> = {}): Shop => ({
@@ -39,6 +41,23 @@ export const hollowLine = (n = 24): ToothReading[] =>
     kind: 'tooth' as const,
     note: null,
   }));
+
+/** A line measured whole in one session, closed since. */
+export function testSession(teeth: readonly ToothReading[], more: Partial<Session> = {}): Session {
+  let next = 0;
+  const mint = (): string => `00000000-0000-4000-8000-${String(++next).padStart(12, '0')}`;
+  const taken = takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint });
+  return {
+    key: '00000000-0000-4000-9000-000000000001',
+    kind: 'before',
+    by: 'First Hand',
+    startedAt: '2031-05-01T09:00:00.000Z',
+    finishedAt: '2031-05-01T10:00:00.000Z',
+    note: '',
+    readings: taken.map((r) => ({ ...r, by: 'First Hand', at: '2031-05-01T09:00:00.000Z' })),
+    ...more,
+  };
+}
 
 /** A ticket as far as wanted, its plan worked out by core. */
 export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'handover' | 'closed'): Dossier {
@@ -102,24 +121,8 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
     },
     customer: { id: 7, name: 'Wren Ashby', phone: '', email: '' },
     saw,
-    measurings: measured
-      ? [
-          {
-            id: 1,
-            kind: 'before',
-            round: 1,
-            sitting: 1,
-            gauge: 'straight-edge',
-            was: [],
-            version: 2,
-            by: 'First Hand',
-            changedAt: '',
-            finished: true,
-            readings,
-          },
-        ]
-      : [],
-    gaugings: [],
+    sessions: measured ? [testSession(readings)] : [],
+    seen: measured ? readings.length : 0,
     plan: planned
       ? {
           id: 11,

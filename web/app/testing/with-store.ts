@@ -38,7 +38,7 @@ export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(
   if (dossier) {
     bench.store.dispatch(TicketPageEvents.opened({ id: dossier.ticket.id }));
     bench.http.expectOne(`/api/tickets/${dossier.ticket.id}`).flush(dossier);
-    bench.store.dispatch(TicketCalls.loaded({ dossier }));
+    bench.store.dispatch(TicketCalls.answered({ id: dossier.ticket.id, request: 'load', dossier }));
   }
   return bench;
 }

@@ -4,10 +4,9 @@ import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { NewAngle, NewGauged, NewGauging } from '@odontis/contract/gauging';
+import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/people';
 import type { PlanChoice } from '@odontis/contract/plan';
-import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
 import type { LabelPrinter, NewMessage, NewPhotograph, OutboxMessage } from '@odontis/contract/notes';
 import type {
@@ -89,17 +88,14 @@ export class ShopApi {
   finishJob(id: number, job: JobDone): Observable<Dossier> {
     return this.http.post<Dossier>(`/api/tickets/${id}/job`, job);
   }
-  openGauging(id: number, gauging: NewGauging): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/sessions`, gauging);
+  addEvidence(id: number, evidence: NewEvidence): Observable<EvidenceKept> {
+    return this.http.post<EvidenceKept>(`/api/tickets/${id}/evidence`, evidence);
   }
-  addGauged(id: number, session: number, readings: readonly NewGauged[]): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/readings`, { readings });
-  }
-  addAngles(id: number, session: number, readings: readonly NewAngle[]): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/angles`, { readings });
-  }
-  finishGauging(id: number, session: number, note: string): Observable<Dossier> {
+  finishSession(id: number, session: string, note: string): Observable<Dossier> {
     return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/finish`, { note });
+  }
+  lineMeasured(id: number, version: number): Observable<Dossier> {
+    return this.http.post<Dossier>(`/api/tickets/${id}/measured`, { version });
   }
   addPhotograph(id: number, photograph: NewPhotograph): Observable<Dossier> {
     return this.http.post<Dossier>(`/api/tickets/${id}/photographs`, photograph);
@@ -133,9 +129,6 @@ export class ShopApi {
   }
   editTicket(id: number, change: TicketChange): Observable<Dossier> {
     return this.http.patch<Dossier>(`/api/tickets/${id}`, change);
-  }
-  keepReadings(id: number, kind: MeasuringKind, change: ReadingsChange): Observable<Dossier> {
-    return this.http.put<Dossier>(`/api/tickets/${id}/readings/${kind}`, change);
   }
   acceptPlan(id: number, choice: PlanChoice): Observable<Dossier> {
     return this.http.post<Dossier>(`/api/tickets/${id}/plan`, choice);

@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import type { OnDestroy } from '@angular/core';
-import { indicatorReading, lineSplitter, SILENT_MS } from '@odontis/core/gauge/indicator-lines';
+import { indicatorReading, lineSplitter, SILENT_MS } from '@odontis/core/evidence/indicator-lines';
 
 /** Where bytes come from: a serial port or the stand-in. */
 export interface ByteSource {

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { indicatorReading } from '@odontis/core/gauge/indicator-lines';
+import { indicatorReading } from '@odontis/core/evidence/indicator-lines';
 import { IndicatorLink } from './indicator-link';
 import { StandInIndicator, standInValue } from './stand-in-indicator';
 

@@ -5,7 +5,14 @@ import type { Saw } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { PlatePicture } from './plate-picture';
 
-const head = { name: 'A saw', marksOnIt: '', convention: 'points', plateThicknessMm: 0.7, plateDepthHeelMm: 60, plateDepthToeMm: 50 } as const;
+const head = {
+  name: 'A saw',
+  marksOnIt: '',
+  convention: 'points',
+  plateThicknessMm: 0.7,
+  plateDepthHeelMm: 60,
+  plateDepthToeMm: 50,
+} as const;
 const backSaw: Saw = { ...head, family: 'back', filing: 'rip', backFixing: 'folded', pitchMm: 2, toothLineMm: 300 };
 const band: Saw = {
   ...head,

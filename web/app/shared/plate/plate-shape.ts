@@ -23,10 +23,7 @@ const MOST_DRAWN = 120;
 const clamp = (share: number): number => Math.min(1, Math.max(0, share));
 const f = (value: number): string => value.toFixed(1);
 
-type Drawn = Pick<
-  Saw,
-  'family' | 'toothLineMm' | 'pitchMm' | 'plateDepthHeelMm' | 'plateDepthToeMm' | 'backFixing'
-> & {
+type Drawn = Pick<Saw, 'family' | 'toothLineMm' | 'pitchMm' | 'plateDepthHeelMm' | 'plateDepthToeMm' | 'backFixing'> & {
   readonly kind?: string;
   readonly edges?: number;
   readonly diameterMm?: number;

@@ -1,33 +1,69 @@
 import { inject } from '@angular/core';
-import type { Dossier } from '@odontis/contract/dossier';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
-import { catchError, concatMap, map, of, switchMap } from 'rxjs';
+import type { Dossier } from '@odontis/contract/dossier';
 import type { Observable } from 'rxjs';
+import { catchError, concatMap, groupBy, map, mergeMap, of, switchMap } from 'rxjs';
 import { toRefusal } from '../api/refusal';
 import { ShopApi } from '../api/shop-api';
+import type { TicketRequest } from './ticket.feature';
 import { TicketCalls, TicketPageEvents } from './ticket.feature';
 
-const answered = (call: Observable<Dossier>): Observable<Action> =>
+const refused =
+  (id: number, request: TicketRequest) =>
+  (error: unknown): Observable<Action> =>
+    of(TicketCalls.refused({ id, request, refusal: toRefusal(error) }));
+
+/** The answer belongs to the ticket and the request it was asked for, whatever is open by then. */
+const answered = (id: number, request: TicketRequest, call: Observable<Dossier>): Observable<Action> =>
   call.pipe(
-    map((dossier) => TicketCalls.changed({ dossier })),
-    catchError((error: unknown) => of(TicketCalls.refused({ refusal: toRefusal(error) }))),
+    map((dossier) => TicketCalls.answered({ id, request, dossier })),
+    catchError(refused(id, request)),
   );
 
 export const loadTicket = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.opened),
-      switchMap(({ id }) => answered(api.ticket(id))),
+      switchMap(({ id }) => answered(id, 'load', api.ticket(id))),
     ),
   { functional: true },
 );
 
-export const keepReadings = createEffect(
+/** Readings go one batch after the other, ticket by ticket. */
+export const addEvidence = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
-      ofType(TicketPageEvents.readingsKept),
-      concatMap(({ id, kind, change }) => answered(api.keepReadings(id, kind, change))),
+      ofType(TicketPageEvents.evidenceTaken),
+      groupBy(({ id }) => id),
+      mergeMap((ofTicket) =>
+        ofTicket.pipe(
+          concatMap(({ id, evidence }) =>
+            api.addEvidence(id, evidence).pipe(
+              map((kept) => TicketCalls.evidenceKept({ id, kept })),
+              catchError(refused(id, 'evidence')),
+            ),
+          ),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const finishSession = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.sessionFinished),
+      concatMap(({ id, session, note }) => answered(id, 'session', api.finishSession(id, session, note))),
+    ),
+  { functional: true },
+);
+
+export const lineMeasured = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.lineMeasured),
+      concatMap(({ id, version }) => answered(id, 'measured', api.lineMeasured(id, version))),
     ),
   { functional: true },
 );
@@ -36,7 +72,7 @@ export const acceptPlan = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.planAccepted),
-      concatMap(({ id, choice }) => answered(api.acceptPlan(id, choice))),
+      concatMap(({ id, choice }) => answered(id, 'plan', api.acceptPlan(id, choice))),
     ),
   { functional: true },
 );
@@ -45,7 +81,7 @@ export const judgeCut = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.cutJudged),
-      concatMap(({ id, check }) => answered(api.check(id, check))),
+      concatMap(({ id, check }) => answered(id, 'check', api.check(id, check))),
     ),
   { functional: true },
 );
@@ -54,7 +90,7 @@ export const handOver = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.handedOver),
-      concatMap(({ id, handover }) => answered(api.handover(id, handover))),
+      concatMap(({ id, handover }) => answered(id, 'handover', api.handover(id, handover))),
     ),
   { functional: true },
 );
@@ -63,7 +99,7 @@ export const editTicket = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.ticketEdited),
-      concatMap(({ id, change }) => answered(api.editTicket(id, change))),
+      concatMap(({ id, change }) => answered(id, 'edit', api.editTicket(id, change))),
     ),
   { functional: true },
 );
@@ -72,7 +108,7 @@ export const finishJob = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.jobFinished),
-      concatMap(({ id, job }) => answered(api.finishJob(id, job))),
+      concatMap(({ id, job }) => answered(id, 'job', api.finishJob(id, job))),
     ),
   { functional: true },
 );
@@ -81,7 +117,7 @@ export const declineTicket = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.ticketDeclined),
-      concatMap(({ id, change }) => answered(api.declineTicket(id, change))),
+      concatMap(({ id, change }) => answered(id, 'decline', api.declineTicket(id, change))),
     ),
   { functional: true },
 );
@@ -90,7 +126,7 @@ export const addPhotograph = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.photographAdded),
-      concatMap(({ id, photograph }) => answered(api.addPhotograph(id, photograph))),
+      concatMap(({ id, photograph }) => answered(id, 'photograph', api.addPhotograph(id, photograph))),
     ),
   { functional: true },
 );
@@ -99,43 +135,7 @@ export const removePhotograph = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.photographRemoved),
-      concatMap(({ id, photograph }) => answered(api.removePhotograph(id, photograph))),
-    ),
-  { functional: true },
-);
-
-export const openGauging = createEffect(
-  (actions = inject(Actions), api = inject(ShopApi)) =>
-    actions.pipe(
-      ofType(TicketPageEvents.gaugingOpened),
-      concatMap(({ id, gauging }) => answered(api.openGauging(id, gauging))),
-    ),
-  { functional: true },
-);
-
-export const addGauged = createEffect(
-  (actions = inject(Actions), api = inject(ShopApi)) =>
-    actions.pipe(
-      ofType(TicketPageEvents.gaugedAdded),
-      concatMap(({ id, session, readings }) => answered(api.addGauged(id, session, readings))),
-    ),
-  { functional: true },
-);
-
-export const addAngles = createEffect(
-  (actions = inject(Actions), api = inject(ShopApi)) =>
-    actions.pipe(
-      ofType(TicketPageEvents.anglesAdded),
-      concatMap(({ id, session, readings }) => answered(api.addAngles(id, session, readings))),
-    ),
-  { functional: true },
-);
-
-export const finishGauging = createEffect(
-  (actions = inject(Actions), api = inject(ShopApi)) =>
-    actions.pipe(
-      ofType(TicketPageEvents.gaugingFinished),
-      concatMap(({ id, session, note }) => answered(api.finishGauging(id, session, note))),
+      concatMap(({ id, photograph }) => answered(id, 'photograph', api.removePhotograph(id, photograph))),
     ),
   { functional: true },
 );
@@ -144,7 +144,7 @@ export const writeMessage = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
       ofType(TicketPageEvents.messageWritten),
-      concatMap(({ id, message }) => answered(api.writeMessage(id, message))),
+      concatMap(({ id, message }) => answered(id, 'message', api.writeMessage(id, message))),
     ),
   { functional: true },
 );

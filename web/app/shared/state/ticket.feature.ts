@@ -1,20 +1,41 @@
+import type { EntityState } from '@ngrx/entity';
+import { createEntityAdapter } from '@ngrx/entity';
+import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
 import type { BenchState } from '@odontis/contract/bench';
 import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { PlanChoice } from '@odontis/contract/plan';
-import type { MeasuringKind, ReadingsChange } from '@odontis/contract/readings';
-import type { NewAngle, NewGauged, NewGauging } from '@odontis/contract/gauging';
+import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
-import type { DeclineChange, JobDone, Stage, TicketChange } from '@odontis/contract/ticket';
-import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
+import type { PlanChoice } from '@odontis/contract/plan';
+import type { DeclineChange, JobDone, TicketChange } from '@odontis/contract/ticket';
 import type { Refusal } from '../api/refusal';
+import { withEvidence } from './with-evidence';
+
+/** What is asked of the server about a ticket; each has a status of its own. */
+export const TICKET_REQUESTS = [
+  'load',
+  'evidence',
+  'session',
+  'measured',
+  'plan',
+  'check',
+  'handover',
+  'edit',
+  'job',
+  'decline',
+  'photograph',
+  'message',
+] as const;
+export type TicketRequest = (typeof TICKET_REQUESTS)[number];
 
 /** What a person did on a ticket's page. */
 export const TicketPageEvents = createActionGroup({
   source: 'Ticket page',
   events: {
     Opened: props<{ id: number }>(),
-    'Readings kept': props<{ id: number; kind: MeasuringKind; change: ReadingsChange }>(),
+    'Evidence taken': props<{ id: number; evidence: NewEvidence }>(),
+    'Session finished': props<{ id: number; session: string; note: string }>(),
+    'Line measured': props<{ id: number; version: number }>(),
     'Plan accepted': props<{ id: number; choice: PlanChoice }>(),
     'Cut judged': props<{ id: number; check: NewCheck }>(),
     'Handed over': props<{ id: number; handover: Handover }>(),
@@ -23,83 +44,107 @@ export const TicketPageEvents = createActionGroup({
     'Ticket declined': props<{ id: number; change: DeclineChange }>(),
     'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
     'Photograph removed': props<{ id: number; photograph: number }>(),
-    'Gauging opened': props<{ id: number; gauging: NewGauging }>(),
-    'Gauged added': props<{ id: number; session: number; readings: readonly NewGauged[] }>(),
-    'Angles added': props<{ id: number; session: number; readings: readonly NewAngle[] }>(),
-    'Gauging finished': props<{ id: number; session: number; note: string }>(),
     'Message written': props<{ id: number; message: NewMessage }>(),
     'Bench caught up': props<{ id: number; state: BenchState }>(),
-    'Theirs taken': props<{ dossier: Dossier }>(),
-    'Refusal read': emptyProps(),
+    'Theirs taken': props<{ dossier: Dossier; request: TicketRequest }>(),
+    'Refusal read': props<{ id: number; request: TicketRequest }>(),
   },
 });
 
+/** What the server answered. */
 export const TicketCalls = createActionGroup({
   source: 'Ticket API',
   events: {
-    Loaded: props<{ dossier: Dossier }>(),
-    Changed: props<{ dossier: Dossier }>(),
-    Refused: props<{ refusal: Refusal }>(),
+    Answered: props<{ id: number; request: TicketRequest; dossier: Dossier }>(),
+    'Evidence kept': props<{ id: number; kept: EvidenceKept }>(),
+    Refused: props<{ id: number; request: TicketRequest; refusal: Refusal }>(),
   },
 });
 
-export interface TicketState {
-  readonly dossier: Dossier | null;
-  readonly wantedId: number | null;
-  readonly refusal: Refusal | null;
+export interface RequestState {
   readonly busy: boolean;
+  readonly refusal: Refusal | null;
+}
+const IDLE: RequestState = { busy: false, refusal: null };
+const WORKING: RequestState = { busy: true, refusal: null };
+
+export interface TicketState extends EntityState<Dossier> {
+  /** The ticket whose page is open. */
+  readonly wantedId: number | null;
+  /** By ticket and request: what is on its way, what was refused. */
+  readonly requests: Readonly<Record<string, RequestState>>;
 }
 
-const initial: TicketState = { dossier: null, wantedId: null, refusal: null, busy: false };
+const adapter = createEntityAdapter<Dossier>({ selectId: (dossier) => dossier.ticket.id });
+const keyOf = (id: number, request: TicketRequest): string => `${id} ${request}`;
+const initial: TicketState = adapter.getInitialState({ wantedId: null, requests: {} });
 
-const working = (state: TicketState): TicketState => ({ ...state, busy: true, refusal: null });
+const marked = (state: TicketState, id: number, request: TicketRequest, as: RequestState): TicketState => ({
+  ...state,
+  requests: { ...state.requests, [keyOf(id, request)]: as },
+});
+const working =
+  (request: TicketRequest) =>
+  (state: TicketState, { id }: { id: number }): TicketState =>
+    marked(state, id, request, WORKING);
 
 export const ticketFeature = createFeature({
   name: 'ticket',
   reducer: createReducer(
     initial,
-    on(TicketPageEvents.opened, (state, { id }): TicketState => ({
-      ...state,
-      wantedId: id,
-      dossier: state.dossier?.ticket.id === id ? state.dossier : null,
-      refusal: null,
-    })),
-    on(
-      TicketPageEvents.readingsKept,
-      TicketPageEvents.planAccepted,
-      TicketPageEvents.cutJudged,
-      TicketPageEvents.handedOver,
-      TicketPageEvents.ticketEdited,
-      TicketPageEvents.jobFinished,
-      TicketPageEvents.ticketDeclined,
-      TicketPageEvents.photographAdded,
-      TicketPageEvents.photographRemoved,
-      TicketPageEvents.messageWritten,
-      TicketPageEvents.gaugingOpened,
-      TicketPageEvents.gaugedAdded,
-      TicketPageEvents.anglesAdded,
-      TicketPageEvents.gaugingFinished,
-      working,
+    on(TicketPageEvents.opened, (state, { id }): TicketState =>
+      marked({ ...state, wantedId: id }, id, 'load', WORKING),
     ),
-    on(TicketCalls.loaded, TicketCalls.changed, (state, { dossier }): TicketState =>
-      dossier.ticket.id === state.wantedId ? { ...state, dossier, busy: false, refusal: null } : state,
+    on(TicketPageEvents.evidenceTaken, working('evidence')),
+    on(TicketPageEvents.sessionFinished, working('session')),
+    on(TicketPageEvents.lineMeasured, working('measured')),
+    on(TicketPageEvents.planAccepted, working('plan')),
+    on(TicketPageEvents.cutJudged, working('check')),
+    on(TicketPageEvents.handedOver, working('handover')),
+    on(TicketPageEvents.ticketEdited, working('edit')),
+    on(TicketPageEvents.jobFinished, working('job')),
+    on(TicketPageEvents.ticketDeclined, working('decline')),
+    on(TicketPageEvents.photographAdded, TicketPageEvents.photographRemoved, working('photograph')),
+    on(TicketPageEvents.messageWritten, working('message')),
+    on(TicketCalls.answered, (state, { id, request, dossier }): TicketState =>
+      marked(adapter.setOne(dossier, state), id, request, IDLE),
     ),
-    on(TicketPageEvents.theirsTaken, (state, { dossier }): TicketState => ({
-      ...state,
-      dossier,
-      busy: false,
-      refusal: null,
-    })),
-    on(TicketCalls.refused, (state, { refusal }): TicketState => ({ ...state, refusal, busy: false })),
-    on(TicketPageEvents.refusalRead, (state): TicketState => ({ ...state, refusal: null })),
-    on(TicketPageEvents.benchCaughtUp, (state, { id, state: bench }): TicketState => {
-      const { dossier } = state;
-      if (dossier?.ticket.id !== id || dossier.plan?.id !== bench.planId) return state;
-      const moved = bench.stage !== dossier.ticket.stage;
-      const ticket = moved
-        ? { ...dossier.ticket, stage: bench.stage as Stage, version: dossier.ticket.version + 1 }
-        : dossier.ticket;
-      return { ...state, dossier: { ...dossier, ticket, plan: { ...dossier.plan, done: bench.done } } };
+    on(TicketCalls.evidenceKept, (state, { id, kept }): TicketState => {
+      const next = marked(state, id, 'evidence', IDLE);
+      return adapter.mapOne({ id, map: (dossier) => withEvidence(dossier, kept) }, next);
     }),
+    on(TicketCalls.refused, (state, { id, request, refusal }): TicketState =>
+      marked(state, id, request, { busy: false, refusal }),
+    ),
+    on(TicketPageEvents.theirsTaken, (state, { dossier, request }): TicketState =>
+      marked(adapter.setOne(dossier, state), dossier.ticket.id, request, IDLE),
+    ),
+    on(TicketPageEvents.refusalRead, (state, { id, request }): TicketState => marked(state, id, request, IDLE)),
+    on(TicketPageEvents.benchCaughtUp, (state, { id, state: bench }): TicketState =>
+      adapter.mapOne({ id, map: (dossier) => withBench(dossier, bench) }, state),
+    ),
   ),
+  extraSelectors: ({ selectEntities, selectWantedId, selectRequests }) => ({
+    /** The ticket whose page is open; null until it has come. */
+    selectDossier: createSelector(selectEntities, selectWantedId, (all, id): Dossier | null =>
+      id === null ? null : (all[id] ?? null),
+    ),
+    selectWantedRequests: createSelector(
+      selectRequests,
+      selectWantedId,
+      (requests, id) =>
+        (request: TicketRequest): RequestState =>
+          (id === null ? undefined : requests[keyOf(id, request)]) ?? IDLE,
+    ),
+  }),
 });
+
+/** How one request about the open ticket stands; that of another ticket never shows here. */
+export const selectRequest = (request: TicketRequest) =>
+  createSelector(ticketFeature.selectWantedRequests, (of) => of(request));
+
+/** What the bench's queue was told: marks, and the stage with the version the ticket now has. An older plan's is passed over. */
+function withBench(dossier: Dossier, { planId, done, stage, version }: BenchState): Dossier {
+  if (dossier.plan?.id !== planId) return dossier;
+  return { ...dossier, ticket: { ...dossier.ticket, stage, version }, plan: { ...dossier.plan, done } };
+}

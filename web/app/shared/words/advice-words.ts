@@ -5,6 +5,7 @@ export const ADVICE_SAYS: Record<CutAdvice, string> = {
   'measure-set': 'Measure the set on both sides, a few teeth each; without it this is a guess.',
   stone: 'Stone the side it runs to, one light oiled pass at a time, then cut again.',
   'add-set': 'It binds and runs true: add a little set on both sides, then cut again.',
+  'measure-line': 'It jumps: measure the heights again, which tells whether the line is level.',
   'joint-again': 'It jumps because the line is not level: joint lightly, shape, and measure again.',
   'widen-lesser-side': 'It binds and runs: set the lesser side up to the other. Stoning would make it bind the more.',
   passes: 'Runs true, neither binds nor jumps.',

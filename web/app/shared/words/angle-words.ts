@@ -1,4 +1,4 @@
-import type { Angle } from '@odontis/core/angles/angles-say';
+import type { Angle } from '@odontis/core/angles/angles-of';
 import type { AngleDoubt } from '@odontis/core/angles/doubt-angle';
 import type { Speech } from '../speech/speech';
 

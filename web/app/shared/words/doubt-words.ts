@@ -1,6 +1,6 @@
-import type { ReadingDoubt, UnitSlip } from '@odontis/core/gauge/doubt-reading';
-import type { Quantity } from '@odontis/core/gauge/quantities';
-import { QUANTITY_FACTS } from '@odontis/core/gauge/quantities';
+import type { ReadingDoubt, UnitSlip } from '@odontis/core/evidence/doubt-reading';
+import type { LengthQuantity } from '@odontis/core/evidence/quantities';
+import { QUANTITY_FACTS } from '@odontis/core/evidence/quantities';
 import type { Speech } from '../speech/speech';
 
 const SLIPS: Readonly<Record<UnitSlip, string>> = {
@@ -10,7 +10,7 @@ const SLIPS: Readonly<Record<UnitSlip, string>> = {
 };
 
 /** A doubtful reading as a sentence in the shop's own unit. */
-export function doubtSays(quantity: Quantity, doubt: ReadingDoubt, speech: Pick<Speech, 'finer'>): string {
+export function doubtSays(quantity: LengthQuantity, doubt: ReadingDoubt, speech: Pick<Speech, 'finer'>): string {
   const value = speech.finer(doubt.valueMm);
   const name = QUANTITY_FACTS[quantity].name;
   if (doubt.code === 'out-of-range')

@@ -1,4 +1,4 @@
-import type { ReadingFault } from '@odontis/core/saw/reading-faults';
+import type { ReadingFault } from '@odontis/core/evidence/reading-faults';
 import type { Speech } from '../speech/speech';
 
 /** A slip in the readings as a sentence. */

@@ -40,7 +40,7 @@ describe('presses at the vise', () => {
     });
     return found[0] as TestRequest;
   };
-  const answer = (done: number[]): BenchState => ({ planId: 11, done, stage: 'bench' });
+  const answer = (done: number[]): BenchState => ({ planId: 11, done, stage: 'bench', version: 4 });
 
   beforeEach(async () => {
     await emptyDrawer();

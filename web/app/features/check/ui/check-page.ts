@@ -8,16 +8,18 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { CheckRound } from '@odontis/contract/check';
 import type { CutAdvice } from '@odontis/core/set/test-cut-verdict';
 import { setBalance } from '@odontis/core/set/set-balance';
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
-import { leanOf } from '@odontis/core/saw/tooth-reading';
+import { setOf } from '@odontis/core/evidence/set-of';
+import { differencesOf } from '../../../shared/evidence/differences';
 import { parseLength } from '@odontis/core/units/length';
 import { baseDrawing, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
-import { ReadingDesk } from '../../../shared/readings/reading-desk';
-import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
+import { ReadingDesk } from '../../../shared/evidence/reading-desk';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
+import { lineAfter } from '../../../shared/evidence/line-after';
+import { LineDesk } from '../../../shared/evidence/line-desk';
 import { Speech } from '../../../shared/speech/speech';
-import { TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { ADVICE_SAYS } from '../../../shared/words/advice-words';
@@ -36,22 +38,31 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, note: '' };
   selector: 'od-check-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButton, MatButtonToggleModule, MatCheckbox, RouterLink, ReadingDesk, Conflict, Notice],
-  providers: [ReadingKeeper],
+  providers: [EvidenceDesk, LineDesk],
   templateUrl: './check-page.html',
   styleUrl: './check-page.scss',
 })
 export class CheckPage {
   private readonly store = inject(Store);
-  protected readonly keeper = inject(ReadingKeeper);
+  protected readonly evidence = inject(EvidenceDesk);
+  protected readonly lines = inject(LineDesk);
+  private readonly judging = this.store.selectSignal(selectRequest('check'));
+  protected readonly refusal = computed(() => this.judging().refusal ?? this.evidence.refusal());
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly cut = signal<Cut>(SOUND);
   protected readonly slip = signal<string | null>(null);
-  protected readonly checking = computed(() => this.keeper.dossier()?.ticket.stage === 'check');
-  private readonly rounds = computed(() => this.keeper.dossier()?.checks.length ?? -1);
+  protected readonly checking = computed(() => this.evidence.dossier()?.ticket.stage === 'check');
+  private readonly rounds = computed(() => this.evidence.dossier()?.checks.length ?? -1);
+  /** What was measured after the work: set of both sides, a side read anew standing in for what was read of it before. */
+  private readonly set = computed(() => setOf(this.evidence.evidence(), 'after'));
   protected readonly balance = computed(() => {
-    const s = this.keeper.statistics();
-    return s && s.setLeft.count > 0 && s.setRight.count > 0 ? setBalance(s.setLeft, s.setRight) : null;
+    const set = this.set();
+    return set && set.left.count > 0 && set.right.count > 0 ? setBalance(set.left, set.right) : null;
+  });
+  protected readonly differences = computed(() => {
+    const theirs = this.evidence.theirs();
+    return theirs ? differencesOf(this.evidence.unsent(), theirs, this.speech) : [];
   });
 
   constructor() {
@@ -66,8 +77,11 @@ export class CheckPage {
       // A round judged begins the next one's measuring.
       if (this.rounds() < 0) return;
       untracked(() => {
-        this.keeper.editable.set(this.checking());
-        this.keeper.reopen('after', asPlanned);
+        this.evidence.chooseKind('after');
+        const dossier = this.evidence.dossier();
+        this.lines.startFrom((dossier && lineAfter(dossier)) ?? []);
+        this.lines.begin();
+        this.lines.goTo(0);
         this.cut.set(SOUND);
       });
     });
@@ -75,12 +89,12 @@ export class CheckPage {
   }
 
   private draw(): void {
-    const dossier = this.keeper.dossier();
+    const dossier = this.evidence.dossier();
     const plan = dossier?.plan;
     const habits = this.speech.book()?.habits;
     if (!dossier || !plan || !habits) return;
     const before = plan.inputs.readings;
-    const after = this.keeper.readings();
+    const after = this.lines.readings();
     const pitch = plan.plan.pitchMm;
     this.sheet.drawing.set({
       ...baseDrawing(dossier, after.length > 0 ? after : before, plan.plan.tooth),
@@ -103,15 +117,10 @@ export class CheckPage {
     this.slip.set(
       bad === undefined ? null : `"${bad}" is not a set. Type numbers with a space between, such as 2.5 2.6 2.4.`,
     );
-    const sheet = this.keeper.sheet();
-    if (bad !== undefined || !sheet) return;
-    let next = 0;
-    sheet.replace(
-      sheet.readings().map((reading) => {
-        if (leanOf(reading) !== lean || reading.kind !== 'tooth') return reading;
-        const value = values[next++];
-        return { ...reading, setMm: value?.ok ? value.mm : null };
-      }),
+    if (bad !== undefined) return;
+    this.lines.setsOfSide(
+      lean,
+      values.flatMap((value) => (value.ok ? [value.mm] : [])),
     );
   }
 
@@ -127,15 +136,4 @@ export class CheckPage {
     const check = { version: dossier.ticket.version, ...this.cut() };
     this.store.dispatch(TicketPageEvents.cutJudged({ id: dossier.ticket.id, check }));
   }
-}
-
-/** The line to begin from: as last measured after the work, else as planned; set is measured anew. */
-function asPlanned(dossier: Dossier): readonly ToothReading[] {
-  const last = dossier.measurings.filter((m) => m.kind === 'after').at(-1);
-  if (last) return last.readings as ToothReading[];
-  const targets = new Map(dossier.plan?.plan.targets.map((t) => [t.tooth, t]));
-  return (dossier.plan?.inputs.readings ?? []).map((reading) => {
-    const target = targets.get(reading.tooth);
-    return { ...reading, xMm: target?.xMm ?? reading.xMm, yMm: target?.yMm ?? reading.yMm, setMm: null };
-  });
 }

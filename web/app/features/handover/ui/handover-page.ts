@@ -12,8 +12,10 @@ import { priceFor } from '@odontis/core/plan/price';
 import { DateTime } from 'luxon';
 import { baseDrawing, drawnTooth, heightLane, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { lineAfter } from '../../../shared/evidence/line-after';
 import { Speech } from '../../../shared/speech/speech';
-import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
@@ -32,8 +34,9 @@ export class HandoverPage {
   private readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
-  protected readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
-  protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
+  private readonly request = this.store.selectSignal(selectRequest('handover'));
+  protected readonly refusal = computed(() => this.request().refusal);
+  protected readonly busy = computed(() => this.request().busy);
 
   protected readonly price = computed(() => {
     const [dossier, book] = [this.dossier(), this.speech.book()];
@@ -64,8 +67,8 @@ export class HandoverPage {
       this.sheet.drawing.set(null);
       return;
     }
-    const before = dossier.measurings.find((m) => m.kind === 'before')?.readings ?? null;
-    const after = dossier.measurings.filter((m) => m.kind === 'after').at(-1)?.readings ?? null;
+    const before = lineOf(dossier.sessions, dossier.saw, 'before')?.teeth ?? null;
+    const after = lineAfter(dossier);
     const shown = after ?? before ?? [];
     this.sheet.drawing.set({
       ...baseDrawing(dossier, shown, drawnTooth(dossier, habits)),

@@ -11,7 +11,7 @@ import { jobDone } from '@odontis/contract/ticket';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { PlatePicture } from '../../../shared/plate/plate-picture';
 import { Speech } from '../../../shared/speech/speech';
-import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 
@@ -117,8 +117,9 @@ export class JobPage {
   private readonly router = inject(Router);
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
-  protected readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
-  protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
+  private readonly request = this.store.selectSignal(selectRequest('job'));
+  protected readonly refusal = computed(() => this.request().refusal);
+  protected readonly busy = computed(() => this.request().busy);
   protected readonly caution = POWERED_BLADE_CAUTION;
   protected readonly unit = computed(() => (this.speech.unit() === 'thou' ? ('inch' as const) : ('mm' as const)));
   protected readonly teeth = computed(() => {

@@ -1,4 +1,4 @@
-import type { AngleWay } from '@odontis/core/angles/angle-reading';
+import type { AngleWay } from '@odontis/core/evidence/angle-finding';
 import type { AngleDraft } from './angle-draft';
 import { EMPTY_DRAFT, readDraft } from './angle-draft';
 

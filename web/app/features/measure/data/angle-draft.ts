@@ -1,8 +1,8 @@
-import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/angles/angle-reading';
+import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/evidence/angle-finding';
 import { rollFromBlock } from '@odontis/core/angles/block-roll';
 import type { Cuts } from '@odontis/core/angles/gullet-angles';
 import { turnOf } from '@odontis/core/angles/gullet-angles';
-import type { Lean } from '@odontis/core/saw/tooth-reading';
+import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import type { FleamSpeech, ParsedAngle, RakeSpeech } from '@odontis/core/units/angle';
 import { readDegrees, readFleam } from '@odontis/core/units/angle';
 

@@ -1,18 +1,18 @@
 import { TestBed } from '@angular/core/testing';
-import type { NewAngle } from '@odontis/contract/gauging';
+import type { AngleFinding } from '@odontis/core/evidence/angle-finding';
 import { TicketPageEvents } from '../../../shared/state/ticket.feature';
-import { testDossier } from '../../../testing/test-dossier';
+import { testDossier, testSession } from '../../../testing/test-dossier';
 import type { Bench } from '../../../testing/with-store';
 import { withStore } from '../../../testing/with-store';
 import { AngleKeeper, asMeant } from './angle-keeper';
-import { SessionKeeper } from './session-keeper';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 
 describe('angles of a saw’s teeth as they are read', () => {
   let bench: Bench;
   let keeper: AngleKeeper;
   beforeEach(() => {
     localStorage.clear();
-    bench = withStore(testDossier('measure'), undefined, [SessionKeeper, AngleKeeper]);
+    bench = withStore(testDossier('measure'), undefined, [EvidenceDesk, AngleKeeper]);
     keeper = TestBed.inject(AngleKeeper);
     TestBed.tick();
   });
@@ -20,7 +20,7 @@ describe('angles of a saw’s teeth as they are read', () => {
     bench.http.match(() => true);
     localStorage.clear();
   });
-  const bevel = (turnDeg: number, rakeDeg: number | null = null): NewAngle['finding'] => ({
+  const bevel = (turnDeg: number, rakeDeg: number | null = null): AngleFinding => ({
     way: 'bevel',
     rakeDeg,
     backDeg: null,
@@ -47,8 +47,8 @@ describe('angles of a saw’s teeth as they are read', () => {
     expect(keeper.tooth()).toBe(1);
     const asked = keeper.asked();
     if (!asked) throw new Error('nothing asked');
-    keeper.settle(asked.reading, asMeant(asked.reading.finding, asked.doubt));
-    expect(keeper.readings().map((r) => [r.finding.way === 'bevel' && r.finding.turnDeg, r.setAside])).toEqual([
+    keeper.settle(asked.reading, asMeant(asked.reading.value, asked.doubt));
+    expect(keeper.readings().map((r) => [r.value.way === 'bevel' && r.value.turnDeg, r.setAside])).toEqual([
       [-65, true],
       [-25, false],
     ]);
@@ -61,36 +61,32 @@ describe('angles of a saw’s teeth as they are read', () => {
     const filled = keeper.alternate('right');
     expect(filled).toBe(keeper.teeth() - 1);
     // Leans go left first, so tooth 1 alone has its point on the wrong side.
-    expect(keeper.sidesSay().disagree.map((s) => s.tooth)).toEqual([1]);
-    expect(keeper.sidesSay().known).toBe(keeper.teeth());
+    expect(keeper.summariseSides().disagree.map((s) => s.tooth)).toEqual([1]);
+    expect(keeper.summariseSides().known).toBe(keeper.teeth());
   });
 
   it('a session of before is shown behind: its points on the same strip, its angles beside', () => {
-    const angles = [1, 2, 3].map((tooth) => ({
-      key: crypto.randomUUID(),
-      part: null,
-      tooth,
-      finding: bevel(tooth % 2 ? -22 : 22, -12),
-      setAside: false,
-      corrects: null,
-      by: 'First Hand',
-      at: '2031-05-01T09:00:00.000Z',
-    }));
     const dossier = testDossier('measure');
-    const gauging = {
-      id: 4,
-      key: crypto.randomUUID(),
-      kind: 'before' as const,
-      by: 'First Hand',
-      startedAt: '2031-05-01T09:00:00.000Z',
-      finishedAt: '2031-05-01T10:00:00.000Z',
-      note: '',
-      readings: [],
-      angles,
-    };
-    bench.store.dispatch(TicketPageEvents.theirsTaken({ dossier: { ...dossier, gaugings: [gauging] } }));
+    const session = testSession([], {
+      readings: [1, 2, 3].map((tooth) => ({
+        key: crypto.randomUUID(),
+        quantity: 'angles',
+        part: null,
+        place: tooth,
+        value: bevel(tooth % 2 ? -22 : 22, -12),
+        gauge: 'bevel',
+        setAside: false,
+        corrects: null,
+        simulated: false,
+        by: 'First Hand',
+        at: '2031-05-01T09:00:00.000Z',
+      })),
+    });
+    bench.store.dispatch(
+      TicketPageEvents.theirsTaken({ dossier: { ...dossier, sessions: [session] }, request: 'load' }),
+    );
     expect(keeper.saysBehind()).toBeNull();
-    TestBed.inject(SessionKeeper).behind.set(4);
+    TestBed.inject(EvidenceDesk).showBehind(session.key);
     expect(keeper.saysBehind()?.all.fleamDeg?.value).toBeCloseTo(22, 9);
     expect(
       keeper

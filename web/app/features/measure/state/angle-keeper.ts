@@ -1,27 +1,30 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { NewAngle } from '@odontis/contract/gauging';
-import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/angles/angle-reading';
-import { filedAlone, waysOf } from '@odontis/core/angles/angle-reading';
-import { anglesSay, cutsOf, usualSection } from '@odontis/core/angles/angles-say';
+import type { AngleReading } from '@odontis/core/evidence/reading';
+import { isAngle } from '@odontis/core/evidence/reading';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/evidence/angle-finding';
+import { filedAlone, waysOf } from '@odontis/core/evidence/angle-finding';
+import { anglesOf, cutsOf, usualSection } from '@odontis/core/angles/angles-of';
 import type { AngleDoubt } from '@odontis/core/angles/doubt-angle';
 import { doubtAngle } from '@odontis/core/angles/doubt-angle';
-import { alternateFrom, pointSides, sidesSay } from '@odontis/core/angles/point-sides';
+import { alternateFrom, pointSides, summariseSides } from '@odontis/core/angles/point-sides';
 import type { ToothLean, ToothSides } from '@odontis/core/angles/point-sides';
-import { standing, unsettled } from '@odontis/core/gauge/gauged';
-import { sideOf } from '@odontis/core/gauge/gauge-says';
-import { partsFor, teethOfPart } from '@odontis/core/gauge/quantities';
-import type { Lean } from '@odontis/core/saw/tooth-reading';
-import { SessionKeeper } from './session-keeper';
+import { withdrawn } from '@odontis/core/evidence/take';
+import { standing, unsettled } from '@odontis/core/evidence/estimates';
+import { sideOf } from '@odontis/core/judgement/quantity-verdict';
+import { partsFor, teethOfPart } from '@odontis/core/evidence/quantities';
+import type { Lean } from '@odontis/core/evidence/tooth-reading';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 
 export interface AskedAngle {
-  readonly reading: NewAngle;
+  readonly reading: AngleReading;
   readonly doubt: AngleDoubt;
 }
 
 /** Angles of the saw's teeth: where the next reading lands, what was taken, what they say together. */
 @Injectable()
 export class AngleKeeper {
-  private readonly sessions = inject(SessionKeeper);
+  private readonly sessions = inject(EvidenceDesk);
   readonly dossier = this.sessions.dossier;
   private readonly chosenWay = signal<AngleWay | null>(null);
   private readonly chosenPart = signal<string | null>(null);
@@ -52,9 +55,10 @@ export class AngleKeeper {
     return this.chosenSection() ?? (saw ? usualSection(saw) : 'taper');
   });
   /** Of the latest sitting over the line, where there is one. */
-  private readonly line = computed(
-    () => this.dossier()?.measurings.find((m) => m.kind === this.sessions.kind())?.readings ?? [],
-  );
+  private readonly line = computed(() => {
+    const saw = this.saw();
+    return (saw && lineOf(this.sessions.evidence(), saw, this.sessions.kind())?.teeth) ?? [];
+  });
   readonly teeth = computed(() => {
     const saw = this.saw();
     return saw ? Math.max(this.line().length || teethOfPart(saw, this.part()), 1) : 1;
@@ -68,10 +72,15 @@ export class AngleKeeper {
   /** A band or a round blade has no heel and no toe: directions are said along the cut and against it. */
   readonly endless = computed(() => ['band', 'circular', 'dado'].includes(this.saw()?.family ?? ''));
 
-  readonly readings = computed(() => this.sessions.angles().filter((r) => r.part === this.part()));
+  readonly readings = computed(() =>
+    this.sessions
+      .readings()
+      .filter(isAngle)
+      .filter((r) => r.part === this.part()),
+  );
   readonly says = computed(() => {
     const saw = this.saw();
-    return saw && anglesSay(saw, this.readings(), this.section());
+    return saw && anglesOf(saw, this.readings(), this.section());
   });
   /** Mean set of the line, as far as it was measured; null where it was not. */
   readonly setMm = computed(() => {
@@ -90,18 +99,22 @@ export class AngleKeeper {
   readonly sides = computed(() => this.sidesOf(this.readings()));
   /** The session that is shown behind this one, on the same strip and beside the same angles. */
   private readonly behind = computed(
-    () => this.sessions.shownBehind()?.angles.filter((r) => r.part === this.part()) ?? [],
+    () =>
+      this.sessions
+        .shownBehind()
+        ?.readings.filter(isAngle)
+        .filter((r) => r.part === this.part()) ?? [],
   );
   readonly sidesBehind = computed(() => (this.behind().length > 0 ? this.sidesOf(this.behind()) : []));
   readonly saysBehind = computed(() => {
     const saw = this.saw();
-    return saw && this.behind().length > 0 ? anglesSay(saw, this.behind(), this.section()) : null;
+    return saw && this.behind().length > 0 ? anglesOf(saw, this.behind(), this.section()) : null;
   });
-  private sidesOf(readings: readonly NewAngle[]): ToothSides[] {
+  private sidesOf(readings: readonly AngleReading[]): ToothSides[] {
     const saw = this.saw();
     return saw ? pointSides(this.teeth(), readings, this.leanAt(), this.cuts(), filedAlone(saw)) : [];
   }
-  readonly sidesSay = computed(() => sidesSay(this.sides()));
+  readonly summariseSides = computed(() => summariseSides(this.sides()));
   readonly setAside = computed(() => unsettled(this.readings()));
 
   chooseWay(way: AngleWay): void {
@@ -123,22 +136,22 @@ export class AngleKeeper {
   take(finding: AngleFinding): boolean {
     const doubt = doubtAngle(finding, this.readings(), this.cuts());
     const reading = this.reading(this.tooth(), finding, doubt !== null);
-    this.sessions.addAngles([reading]);
+    this.sessions.take([reading]);
     this.asked.set(doubt && { reading, doubt });
-    if (!doubt) this.goTo(reading.tooth + 1);
+    if (!doubt) this.goTo(reading.place + 1);
     return doubt === null;
   }
 
   /** The traced flanks of a whole line, as readings by scan. */
   takeTrace(found: readonly { readonly tooth: number; readonly finding: AngleFinding }[]): void {
-    this.sessions.addAngles(found.map(({ tooth, finding }) => this.reading(tooth, finding, false)));
+    this.sessions.take(found.map(({ tooth, finding }) => this.reading(tooth, finding, false)));
   }
 
   /** Many at once, as out of a file; the doubtful ones come set aside. */
   takeAll(
     rows: readonly { readonly part: string | null; readonly tooth: number; readonly finding: AngleFinding }[],
   ): number {
-    const all: NewAngle[] = [...this.readings()];
+    const all: AngleReading[] = [...this.readings()];
     for (const { part, tooth, finding } of rows) {
       const setAside =
         doubtAngle(
@@ -149,43 +162,52 @@ export class AngleKeeper {
       all.push({ ...this.reading(tooth, finding, setAside), part });
     }
     const taken = all.slice(this.readings().length);
-    this.sessions.addAngles(taken);
+    this.sessions.take(taken);
     return taken.filter((r) => r.setAside).length;
   }
 
   /** Points by turns from the present tooth on, where nobody has looked yet. */
   alternate(point: Lean): number {
     const found = alternateFrom(this.tooth(), point, this.sides());
-    this.sessions.addAngles(found.map((f) => this.reading(f.tooth, { way: 'eye', point: f.point }, false)));
+    this.sessions.take(found.map((f) => this.reading(f.tooth, { way: 'eye', point: f.point }, false)));
     return found.length;
   }
 
-  private reading(tooth: number, finding: AngleFinding, setAside: boolean): NewAngle {
-    return { key: crypto.randomUUID(), part: this.part(), tooth, finding, setAside, corrects: null };
+  private reading(tooth: number, finding: AngleFinding, setAside: boolean): AngleReading {
+    return {
+      key: crypto.randomUUID(),
+      quantity: 'angles',
+      part: this.part(),
+      place: tooth,
+      value: finding,
+      gauge: finding.way,
+      setAside,
+      corrects: null,
+      simulated: false,
+    };
   }
 
   /** What was set aside counts after all, as it is or as it was meant. */
-  settle(reading: NewAngle, finding: AngleFinding): void {
-    this.sessions.addAngles([
-      { ...reading, finding, key: crypto.randomUUID(), setAside: false, corrects: reading.key },
+  settle(reading: AngleReading, finding: AngleFinding): void {
+    this.sessions.take([
+      { ...reading, value: finding, key: crypto.randomUUID(), setAside: false, corrects: reading.key },
     ]);
     this.asked.set(null);
-    this.goTo(reading.tooth + 1);
+    this.goTo(reading.place + 1);
   }
 
   leaveAside(): void {
     const asked = this.asked();
     this.asked.set(null);
-    if (asked) this.goTo(asked.reading.tooth);
+    if (asked) this.goTo(asked.reading.place);
   }
 
   /** Takes the last reading that counts out of the count: it stays in the record. */
   takeBack(): void {
     const last = standing(this.readings()).at(-1);
     if (!last) return;
-    const { key, part, tooth, finding } = last;
-    this.sessions.addAngles([{ key: crypto.randomUUID(), part, tooth, finding, setAside: true, corrects: key }]);
-    this.goTo(tooth);
+    this.sessions.take([withdrawn(last, () => crypto.randomUUID())]);
+    this.goTo(last.place);
   }
 }
 

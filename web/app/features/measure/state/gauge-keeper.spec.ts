@@ -1,43 +1,31 @@
 import { TestBed } from '@angular/core/testing';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { Gauging, NewGauged } from '@odontis/contract/gauging';
+import type { NewEvidence } from '@odontis/contract/evidence';
+import type { Reading } from '@odontis/core/evidence/reading';
+import type { Session } from '@odontis/core/evidence/session';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { bandDossier } from '../../../testing/other-dossier';
+import { testSession } from '../../../testing/test-dossier';
 import type { Bench } from '../../../testing/with-store';
-import { refusalBody, withStore } from '../../../testing/with-store';
+import { withStore } from '../../../testing/with-store';
 import { GaugeKeeper } from './gauge-keeper';
-import { SessionKeeper } from './session-keeper';
 
-const gauging = (readings: readonly NewGauged[], more: Partial<Gauging> = {}): Gauging => ({
-  id: 3,
-  key: crypto.randomUUID(),
-  kind: 'before',
-  by: 'First Hand',
-  startedAt: '2031-05-01T09:00:00.000Z',
-  finishedAt: null,
-  note: '',
-  readings: readings.map((r) => ({ ...r, by: 'First Hand', at: '2031-05-01T09:00:00.000Z' })),
-  angles: [],
-  ...more,
-});
+const session = (readings: readonly Reading[], more: Partial<Session> = {}): Session =>
+  testSession([], {
+    finishedAt: null,
+    readings: readings.map((r) => ({ ...r, by: 'First Hand', at: '2031-05-01T09:00:00.000Z' })),
+    ...more,
+  });
 
-describe('the session of gauge readings', () => {
+describe('readings taken place by place', () => {
   let bench: Bench;
   let keeper: GaugeKeeper;
-  let sessions: SessionKeeper;
-  const dossier = (gaugings: Gauging[] = []): Dossier => ({ ...bandDossier('measure'), gaugings });
+  const dossier = (sessions: Session[] = []): Dossier => ({ ...bandDossier('measure'), sessions, seen: 0 });
   const start = (at: Dossier): void => {
-    bench = withStore(at, undefined, [SessionKeeper, GaugeKeeper]);
+    bench = withStore(at, undefined, [EvidenceDesk, GaugeKeeper]);
     keeper = TestBed.inject(GaugeKeeper);
-    sessions = TestBed.inject(SessionKeeper);
     TestBed.tick();
   };
-  /** The screen turns and timers of no length run out. */
-  const turn = async (): Promise<void> => {
-    TestBed.tick();
-    await new Promise((resolve) => setTimeout(resolve, 5));
-    TestBed.tick();
-  };
-  const posted = (path: string) => bench.http.expectOne(`/api/tickets/9/sessions${path}`);
 
   beforeEach(() => localStorage.clear());
   afterEach(() => {
@@ -45,28 +33,25 @@ describe('the session of gauge readings', () => {
     localStorage.clear();
   });
 
-  it('the first reading opens a session; it and the next then go there, and the place moves on', async () => {
+  it('a reading lands on the present place and goes on', () => {
     start(dossier());
     expect([keeper.quantity(), keeper.place()]).toEqual(['set', 1]);
     expect(keeper.take(0.14)).toBeTrue();
     expect(keeper.place()).toBe(2);
-    await turn();
-    const opening = posted('');
-    expect((opening.request.body as { kind: string }).kind).toBe('before');
-    keeper.take(0.15);
-    opening.flush(dossier([gauging([])]));
-    await turn();
-    const sent = posted('/3/readings');
-    const { readings } = sent.request.body as { readings: NewGauged[] };
-    expect(readings.map((r) => [r.place, r.valueMm])).toEqual([
-      [1, 0.14],
-      [2, 0.15],
+    expect(keeper.estimates().map((e) => e.valueMm)).toEqual([0.14]);
+  });
+
+  it('out of a stand-in it is marked so, from the moment it is taken and on the wire', async () => {
+    start(dossier([session([])]));
+    keeper.take(0.14, 'indicator', true);
+    keeper.take(0.15, 'indicator');
+    TestBed.tick();
+    await new Promise((resolve) => setTimeout(resolve, 320));
+    const sent = bench.http.expectOne('/api/tickets/9/evidence').request.body as NewEvidence;
+    expect(sent.readings.map((r) => [r.gauge, r.simulated])).toEqual([
+      ['indicator', true],
+      ['indicator', false],
     ]);
-    sent.flush(dossier([gauging(readings)]));
-    await turn();
-    expect(sessions.unsent()).toBe(0);
-    expect(localStorage.getItem('odontis.gauged.9')).toBeNull();
-    expect(keeper.estimates().map((e) => e.place)).toEqual([1, 2]);
   });
 
   it('a doubtful reading is kept but set aside and asked about; settled, both stay in the record', () => {
@@ -78,7 +63,7 @@ describe('the session of gauge readings', () => {
     expect(keeper.estimates()).toEqual([]);
     expect(keeper.setAside().length).toBe(1);
     if (asked) keeper.settle(asked.reading, asked.doubt.meant?.mm ?? NaN);
-    expect(keeper.readings().map((r) => [r.valueMm, r.setAside])).toEqual([
+    expect(keeper.readings().map((r) => [r.value, r.setAside])).toEqual([
       [5, true],
       [5 * 0.0254, false],
     ]);
@@ -97,43 +82,11 @@ describe('the session of gauge readings', () => {
     expect(keeper.setAside()).toEqual([]);
   });
 
-  it('what the server has not got yet outlives a reload, and is sent again after a refusal that was not its fault', async () => {
-    start(dossier([gauging([])]));
-    keeper.take(0.14);
-    await turn();
-    posted('/3/readings').flush(refusalBody('unavailable', 'The server is away.', { status: 503 }), {
-      status: 503,
-      statusText: 'away',
-    });
-    await turn();
-    expect(sessions.unsent()).toBe(1);
-    TestBed.resetTestingModule();
-    start(dossier([gauging([])]));
-    await turn();
-    expect(keeper.readings().map((r) => r.valueMm)).toEqual([0.14]);
-    expect((posted('/3/readings').request.body as { readings: unknown[] }).readings.length).toBe(1);
-  });
-
-  it('a session being closed sends nothing again and opens no other', async () => {
-    start(dossier([gauging([])]));
-    keeper.take(0.14);
-    await turn();
-    const sent = posted('/3/readings');
-    const { readings } = sent.request.body as { readings: NewGauged[] };
-    sent.flush(dossier([gauging(readings)]));
-    await turn();
-    sessions.finish('done');
-    posted('/3/finish').flush(dossier([gauging(readings, { finishedAt: '2031-05-01T10:00:00.000Z' })]));
-    await turn();
-    expect(sessions.unsent()).toBe(0);
-    expect(keeper.readings()).toEqual([]);
-    bench.http.expectNone('/api/tickets/9/sessions');
-  });
-
   it('a sample goes all round the band; a closed session is no longer added to', () => {
-    start(dossier([gauging([], { finishedAt: '2031-05-01T10:00:00.000Z' })]));
-    expect(sessions.session()).toBeNull();
-    expect(sessions.finished().length).toBe(1);
+    start(dossier([session([], { finishedAt: '2031-05-01T10:00:00.000Z' })]));
+    const desk = TestBed.inject(EvidenceDesk);
+    expect(desk.sessionKey()).toBeNull();
+    expect(desk.finished().length).toBe(1);
     keeper.sampled.set(true);
     const first = keeper.order().slice(0, 8);
     expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(250);

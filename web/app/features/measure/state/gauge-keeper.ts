@@ -1,28 +1,31 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { NewGauged } from '@odontis/contract/gauging';
-import type { ReadingDoubt } from '@odontis/core/gauge/doubt-reading';
-import { doubtReading } from '@odontis/core/gauge/doubt-reading';
-import { estimatesOf, standing, unsettled } from '@odontis/core/gauge/gauged';
-import type { Gauge } from '@odontis/core/gauge/gauges';
-import { partsFor, placesOf, quantitiesOf } from '@odontis/core/gauge/quantities';
-import type { Quantity } from '@odontis/core/gauge/quantities';
-import { sampleOrder } from '@odontis/core/gauge/sample-plan';
-import { SessionKeeper } from './session-keeper';
+import type { LengthRow } from '@odontis/contract/length-csv';
+import type { LengthReading } from '@odontis/core/evidence/reading';
+import { isLength } from '@odontis/core/evidence/reading';
+import { withdrawn } from '@odontis/core/evidence/take';
+import type { ReadingDoubt } from '@odontis/core/evidence/doubt-reading';
+import { doubtReading } from '@odontis/core/evidence/doubt-reading';
+import { estimatesOf, standing, unsettled } from '@odontis/core/evidence/estimates';
+import type { LengthGauge } from '@odontis/core/evidence/gauges';
+import { partsFor, placesOf, quantitiesOf } from '@odontis/core/evidence/quantities';
+import type { LengthQuantity } from '@odontis/core/evidence/quantities';
+import { sampleOrder } from '@odontis/core/evidence/sample-plan';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 
 export interface Asked {
-  readonly reading: NewGauged;
+  readonly reading: LengthReading;
   readonly doubt: ReadingDoubt;
 }
 
 /** Where the next gauge reading lands, what was taken, what is asked about. None is ever changed, a correction is another. */
 @Injectable()
 export class GaugeKeeper {
-  private readonly sessions = inject(SessionKeeper);
+  private readonly sessions = inject(EvidenceDesk);
   readonly dossier = this.sessions.dossier;
-  readonly readings = this.sessions.readings;
-  readonly gauge = signal<Gauge>('straight-edge');
+  readonly readings = computed(() => this.sessions.readings().filter(isLength));
+  readonly gauge = signal<LengthGauge>('straight-edge');
   readonly sampled = signal(false);
-  private readonly chosen = signal<Quantity | null>(null);
+  private readonly chosen = signal<LengthQuantity | null>(null);
   private readonly chosenPart = signal<string | null>(null);
   private readonly at = signal<number | null>(null);
   readonly asked = signal<Asked | null>(null);
@@ -31,7 +34,7 @@ export class GaugeKeeper {
     const saw = this.dossier()?.saw;
     return saw ? quantitiesOf(saw) : [];
   });
-  readonly quantity = computed<Quantity>(() => {
+  readonly quantity = computed<LengthQuantity>(() => {
     const [chosen, all] = [this.chosen(), this.quantities()];
     return chosen && all.includes(chosen) ? chosen : (all[0] ?? 'height');
   });
@@ -60,7 +63,7 @@ export class GaugeKeeper {
   /** Taken but not counted, and not settled since: still to be looked at. */
   readonly setAside = computed(() => unsettled(this.readings()));
 
-  choose(quantity: Quantity): void {
+  choose(quantity: LengthQuantity): void {
     this.chosen.set(quantity);
     this.at.set(null);
     this.asked.set(null);
@@ -88,21 +91,22 @@ export class GaugeKeeper {
   }
 
   /** A reading at the present place, then on. A doubtful one is kept, set aside, and asked about. True where it counts. */
-  take(valueMm: number, gauge: Gauge = this.gauge()): boolean {
+  take(valueMm: number, gauge: LengthGauge = this.gauge(), simulated = false): boolean {
     const [saw, place] = [this.dossier()?.saw, this.place()];
     if (!saw || place === null) return false;
     const doubt = doubtReading(saw, this.quantity(), valueMm, place, this.estimates());
-    const reading: NewGauged = {
+    const reading: LengthReading = {
       key: crypto.randomUUID(),
       quantity: this.quantity(),
       part: this.part(),
       place,
-      valueMm,
+      value: valueMm,
       gauge,
       setAside: doubt !== null,
       corrects: null,
+      simulated,
     };
-    this.sessions.add([reading]);
+    this.sessions.take([reading]);
     this.asked.set(doubt && { reading, doubt });
     if (!doubt) this.onFrom(place);
     return doubt === null;
@@ -115,9 +119,9 @@ export class GaugeKeeper {
   }
 
   /** What was set aside counts after all, as it is or as it was meant. */
-  settle(reading: NewGauged, valueMm: number): void {
-    const settled = { ...reading, key: crypto.randomUUID(), valueMm, setAside: false, corrects: reading.key };
-    this.sessions.add([settled]);
+  settle(reading: LengthReading, valueMm: number): void {
+    const settled = { ...reading, key: crypto.randomUUID(), value: valueMm, setAside: false, corrects: reading.key };
+    this.sessions.take([settled]);
     this.asked.set(null);
     this.onFrom(reading.place);
   }
@@ -133,29 +137,33 @@ export class GaugeKeeper {
   takeBack(): void {
     const last = standing(this.readings()).at(-1);
     if (!last) return;
-    const { key, quantity, part, place, valueMm, gauge } = last;
-    this.sessions.add([
-      { key: crypto.randomUUID(), quantity, part, place, valueMm, gauge, setAside: true, corrects: key },
-    ]);
-    this.chosen.set(quantity);
-    this.chosenPart.set(part);
-    this.at.set(place);
+    this.sessions.take([withdrawn(last, () => crypto.randomUUID())]);
+    this.chosen.set(last.quantity);
+    this.chosenPart.set(last.part);
+    this.at.set(last.place);
   }
 
   /** Many at once, as out of a file; the doubtful ones come set aside. */
-  takeAll(rows: readonly Pick<NewGauged, 'quantity' | 'part' | 'place' | 'valueMm' | 'gauge'>[]): number {
+  takeAll(rows: readonly LengthRow[]): number {
     const saw = this.dossier()?.saw;
     if (!saw) return 0;
-    const all: NewGauged[] = [...this.readings()];
+    const all: LengthReading[] = [...this.readings()];
     let aside = 0;
-    const taken = rows.map((row): NewGauged => {
-      const doubt = doubtReading(saw, row.quantity, row.valueMm, row.place, estimatesOf(all, row.quantity, row.part));
-      const reading = { ...row, key: crypto.randomUUID(), setAside: doubt !== null, corrects: null };
+    const taken = rows.map(({ valueMm, ...row }): LengthReading => {
+      const doubt = doubtReading(saw, row.quantity, valueMm, row.place, estimatesOf(all, row.quantity, row.part));
+      const reading: LengthReading = {
+        ...row,
+        value: valueMm,
+        key: crypto.randomUUID(),
+        setAside: doubt !== null,
+        corrects: null,
+        simulated: false,
+      };
       if (doubt) aside++;
       all.push(reading);
       return reading;
     });
-    this.sessions.add(taken);
+    this.sessions.take(taken);
     return aside;
   }
 }

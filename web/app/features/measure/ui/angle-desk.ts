@@ -1,17 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { anglesFromRows } from '@odontis/contract/angles-csv';
-import type { CsvFault } from '@odontis/contract/readings-csv';
-import type { AngleFinding } from '@odontis/core/angles/angle-reading';
-import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
+import type { CsvFault } from '@odontis/contract/csv-fault';
+import type { AngleFinding } from '@odontis/core/evidence/angle-finding';
+import { ANGLE_WAY_WORDS } from '@odontis/core/evidence/angle-finding';
 import { cornerDeg } from '@odontis/core/file/file-section';
 import { toothFor } from '@odontis/core/file/flank-angles';
 import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
 import type { DrawnTeeth } from '../../../shared/tooth/place-teeth';
 import { ToothViews } from '../../../shared/tooth/tooth-views';
-import { cellsOf } from '../../../shared/readings/csv-file';
-import { CsvOpen } from '../../../shared/readings/csv-open';
+import { readCsv } from '../../../shared/evidence/csv-file';
+import { CsvOpen } from '../../../shared/evidence/csv-open';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
@@ -94,15 +93,19 @@ export class AngleDesk {
   protected meantSays = ({ doubt }: AskedAngle): string =>
     doubt.meant ? angleMeantSays(doubt.meant, this.speech) : '';
   protected settleMeant({ reading, doubt }: AskedAngle): void {
-    this.keeper.settle(reading, asMeant(reading.finding, doubt));
+    this.keeper.settle(reading, asMeant(reading.value, doubt));
   }
 
   protected opened(text: string): void {
     const saw = this.keeper.dossier()?.saw;
     if (!saw) return;
-    const read = anglesFromRows(cellsOf(text), saw);
-    this.csvFaults.set(read.ok ? [] : read.faults);
-    if (!read.ok) return;
+    const read = readCsv(text, saw, 'eye');
+    if (!read.ok || read.holds !== 'angles') {
+      const message = 'This file holds no angles: columns way and tooth are wanted.';
+      this.csvFaults.set(read.ok ? [{ line: 1, message }] : read.faults);
+      return;
+    }
+    this.csvFaults.set([]);
     const aside = this.keeper.takeAll(read.rows);
     this.said.set(`${read.rows.length} readings taken${aside ? `, ${aside} of them set aside to be looked at` : ''}.`);
   }

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/angles/angle-reading';
-import { SEATED_SECTIONS } from '@odontis/core/angles/angle-reading';
+import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/evidence/angle-finding';
+import { SEATED_SECTIONS } from '@odontis/core/evidence/angle-finding';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
 import type { Cuts } from '@odontis/core/angles/gullet-angles';
 import { gulletAngles } from '@odontis/core/angles/gullet-angles';
 import { SECTIONS } from '@odontis/core/file/file-section';
-import type { Lean } from '@odontis/core/saw/tooth-reading';
+import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import type { AngleDraft } from '../data/angle-draft';

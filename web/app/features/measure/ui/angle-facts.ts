@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { sideViewOf } from '@odontis/core/angles/angles-say';
-import type { AngleEstimates, AnglesSay } from '@odontis/core/angles/angles-say';
-import { ANGLE_WAY_WORDS } from '@odontis/core/angles/angle-reading';
-import type { SidesSay, ToothSides } from '@odontis/core/angles/point-sides';
+import { sideViewOf } from '@odontis/core/angles/angles-of';
+import type { AngleEstimates, AnglesView } from '@odontis/core/angles/angles-of';
+import { ANGLE_WAY_WORDS } from '@odontis/core/evidence/angle-finding';
+import type { SidesSummary, ToothSides } from '@odontis/core/angles/point-sides';
 import { cornerDeg } from '@odontis/core/file/file-section';
 import { because, input as given } from '@odontis/core/reason/reason';
-import type { Estimate } from '@odontis/core/saw/estimate';
+import type { Estimate } from '@odontis/core/evidence/estimate';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
@@ -46,10 +46,10 @@ const MOST_NAMED = 12;
 })
 export class AngleFacts {
   protected readonly speech = inject(Speech);
-  readonly says = input.required<AnglesSay | null>();
+  readonly says = input.required<AnglesView | null>();
   /** The same of the session shown behind. */
-  readonly behind = input<AnglesSay | null>(null);
-  readonly sides = input.required<SidesSay>();
+  readonly behind = input<AnglesView | null>(null);
+  readonly sides = input.required<SidesSummary>();
   readonly picked = output<number>();
   protected readonly wayWords = ANGLE_WAY_WORDS;
   protected readonly words = angleWords;

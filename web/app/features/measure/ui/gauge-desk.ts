@@ -1,30 +1,29 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { gaugedFromRows } from '@odontis/contract/gauged-csv';
-import type { CsvFault } from '@odontis/contract/readings-csv';
-import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
-import { estimatesOf } from '@odontis/core/gauge/gauged';
-import { gaugeSays, setLimitMm, sideOf } from '@odontis/core/gauge/gauge-says';
-import type { Gauge } from '@odontis/core/gauge/gauges';
-import { GAUGE_ERROR_MM, GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
-import { QUANTITY_FACTS } from '@odontis/core/gauge/quantities';
-import { sampleAdvice, sampleEstimate } from '@odontis/core/gauge/sample-plan';
+import type { CsvFault } from '@odontis/contract/csv-fault';
+import { estimatesOf } from '@odontis/core/evidence/estimates';
+import { summariseQuantity, setLimitMm, sideOf } from '@odontis/core/judgement/quantity-verdict';
+import type { LengthGauge } from '@odontis/core/evidence/gauges';
+import { GAUGE_ERROR_MM, GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
+import { QUANTITY_FACTS } from '@odontis/core/evidence/quantities';
+import { sampleAdvice, sampleEstimate } from '@odontis/core/evidence/sample-plan';
 import { parseLength } from '@odontis/core/units/length';
 import { standInValue } from '../../../shared/indicator/stand-in-indicator';
 import { tone } from '../../../shared/indicator/tone';
-import { cellsOf } from '../../../shared/readings/csv-file';
-import { CsvOpen } from '../../../shared/readings/csv-open';
+import { readCsv } from '../../../shared/evidence/csv-file';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
+import { CsvOpen } from '../../../shared/evidence/csv-open';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { doubtSays, meantSays } from '../../../shared/words/doubt-words';
 import type { Asked } from '../state/gauge-keeper';
 import { GaugeKeeper } from '../state/gauge-keeper';
-import { SessionKeeper } from '../state/session-keeper';
 import { GaugeFacts } from './gauge-facts';
 import type { Sampling } from './gauge-facts';
 import { GaugeLane } from './gauge-lane';
+import type { Pressed } from './indicator-bar';
 import { IndicatorBar } from './indicator-bar';
 import { SessionBox } from './session-box';
 
@@ -38,15 +37,11 @@ import { SessionBox } from './session-box';
 })
 export class GaugeDesk {
   protected readonly keeper = inject(GaugeKeeper);
-  private readonly sessions = inject(SessionKeeper);
+  private readonly sessions = inject(EvidenceDesk);
   protected readonly speech = inject(Speech);
-  /** Whether this saw has a line of heights that a plan is made from. */
-  readonly hasLine = input(false);
-  /** The heights or sets gauged are wanted in that line. */
-  readonly putInLine = output<{ quantity: 'height' | 'set'; estimates: readonly PlaceEstimate[] }>();
   private readonly entry = viewChild<ElementRef<HTMLInputElement>>('entry');
   protected readonly facts = QUANTITY_FACTS;
-  protected readonly gauges = GAUGES.filter((gauge) => gauge !== 'scan');
+  protected readonly gauges = LENGTH_GAUGES.filter((gauge) => gauge !== 'scan');
   protected readonly gaugeWords = GAUGE_WORDS;
   protected readonly typed = signal('');
   protected readonly slip = signal('');
@@ -69,7 +64,9 @@ export class GaugeDesk {
     const dossier = this.keeper.dossier();
     const { quantity, estimates, places } = this.keeper;
     const own = this.speech.book()?.judgement;
-    return dossier && gaugeSays(dossier.saw, quantity(), estimates(), places().length, dossier.ticket.wood, own);
+    return (
+      dossier && summariseQuantity(dossier.saw, quantity(), estimates(), places().length, dossier.ticket.wood, own)
+    );
   });
   protected readonly sampling = computed<Sampling | null>(() => {
     const dossier = this.keeper.dossier();
@@ -129,14 +126,14 @@ export class GaugeDesk {
     this.land(read.mm, this.keeper.gauge());
   }
 
-  protected pressed(mm: number): void {
+  protected pressed({ mm, simulated }: Pressed): void {
     // With a question open the press answers nothing: it is measured again once that is settled.
-    if (!this.keeper.asked()) this.land(mm, 'indicator');
+    if (!this.keeper.asked()) this.land(mm, 'indicator', simulated);
   }
 
-  private land(mm: number, gauge: Gauge): void {
+  private land(mm: number, gauge: LengthGauge, simulated = false): void {
     const where = this.placeSays();
-    const good = this.keeper.take(mm, gauge);
+    const good = this.keeper.take(mm, gauge, simulated);
     tone(good);
     this.said.set(good ? `${where}: ${this.speech.finer(mm)}` : '');
   }
@@ -152,17 +149,14 @@ export class GaugeDesk {
   protected opened(text: string): void {
     const saw = this.keeper.dossier()?.saw;
     if (!saw) return;
-    const read = gaugedFromRows(cellsOf(text), saw, this.keeper.gauge());
-    this.csvFaults.set(read.ok ? [] : read.faults);
-    if (!read.ok) return;
+    const read = readCsv(text, saw, this.keeper.gauge());
+    if (!read.ok || read.holds !== 'lengths') {
+      const message = 'This file holds no lengths place by place: columns quantity, place and value_mm are wanted.';
+      this.csvFaults.set(read.ok ? [{ line: 1, message }] : read.faults);
+      return;
+    }
+    this.csvFaults.set([]);
     const aside = this.keeper.takeAll(read.rows);
     this.said.set(`${read.rows.length} readings taken${aside ? `, ${aside} of them set aside to be looked at` : ''}.`);
   }
-
-  protected readonly forLine = computed(() => {
-    const quantity = this.keeper.quantity();
-    const wanted =
-      this.hasLine() && (quantity === 'height' || quantity === 'set') && this.keeper.estimates().length > 0;
-    return wanted ? { quantity, estimates: this.keeper.estimates() } : null;
-  });
 }

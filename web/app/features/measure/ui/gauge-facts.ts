@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { GaugeSays } from '@odontis/core/gauge/gauge-says';
-import { RAKER_OFF_MM } from '@odontis/core/gauge/gauge-says';
-import type { SampleAdvice, SampleEstimate } from '@odontis/core/gauge/sample-plan';
-import { SURE_ERRORS } from '@odontis/core/gauge/sample-plan';
+import type { QuantitySummary } from '@odontis/core/judgement/quantity-verdict';
+import { RAKER_OFF_MM } from '@odontis/core/judgement/quantity-verdict';
+import type { SampleAdvice, SampleEstimate } from '@odontis/core/evidence/sample-plan';
+import { SURE_ERRORS } from '@odontis/core/evidence/sample-plan';
 import { Speech } from '../../../shared/speech/speech';
 import { Why } from '../../../shared/ui/why';
 
@@ -152,7 +152,7 @@ const SECOND_BEND_MM = 0.5;
 })
 export class GaugeFacts {
   protected readonly speech = inject(Speech);
-  readonly says = input.required<GaugeSays | null>();
+  readonly says = input.required<QuantitySummary | null>();
   readonly sampling = input<Sampling | null>(null);
   protected readonly spreadWords = SPREAD_WORDS;
   protected readonly off = RAKER_OFF_MM;

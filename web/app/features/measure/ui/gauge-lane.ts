@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
+import type { PlaceEstimate } from '@odontis/core/evidence/estimates';
 
 interface Bar {
   readonly place: number;

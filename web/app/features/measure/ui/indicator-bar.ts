@@ -7,6 +7,12 @@ import { Notice } from '../../../shared/ui/notice';
 
 const BAUD = 9600;
 
+/** A reading whose button was pressed; out of the stand-in it says so for ever. */
+export interface Pressed {
+  readonly mm: number;
+  readonly simulated: boolean;
+}
+
 /** The indicator in use: its live value, how its wire does, and what connects it. */
 @Component({
   selector: 'od-indicator-bar',
@@ -60,7 +66,7 @@ export class IndicatorBar {
   protected readonly speech = inject(Speech);
   /** What the stand-in's spindle touches now. */
   readonly spindle = input.required<() => number>();
-  readonly pressed = output<number>();
+  readonly pressed = output<Pressed>();
   protected readonly serial = 'serial' in navigator;
   protected standIn: StandInIndicator | null = null;
 
@@ -68,7 +74,7 @@ export class IndicatorBar {
     const device = new StandInIndicator(() => this.spindle()());
     this.standIn = device;
     void this.link.listen('Stand-in indicator', { readable: device.readable, close: () => device.stop() }, (mm) =>
-      this.pressed.emit(mm),
+      this.pressed.emit({ mm, simulated: true }),
     );
   }
 
@@ -80,7 +86,7 @@ export class IndicatorBar {
       if (!readable) throw new Error('closed');
       this.standIn = null;
       await this.link.listen('Indicator on the serial port', { readable, close: () => port.close() }, (mm) =>
-        this.pressed.emit(mm),
+        this.pressed.emit({ mm, simulated: false }),
       );
     } catch (error) {
       // Nobody chose a port: nothing happened.

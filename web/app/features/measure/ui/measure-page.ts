@@ -3,30 +3,31 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
 import { isStraightDossier } from '@odontis/contract/dossier';
 import { measuredOf } from '@odontis/contract/measured-saw';
 import { baseDrawing, drawnTooth, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
-import { ReadingDesk } from '../../../shared/readings/reading-desk';
-import { ReadingKeeper } from '../../../shared/readings/reading-keeper';
+import { ReadingDesk } from '../../../shared/evidence/reading-desk';
+import { differencesOf } from '../../../shared/evidence/differences';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
+import { LineDesk } from '../../../shared/evidence/line-desk';
+import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { offerFile } from '../../../shared/ui/offer-file';
 import { Notice } from '../../../shared/ui/notice';
-import { anglesOfTrace } from '@odontis/core/angles/angles-of-trace';
-import { GAUGE_WORDS, GAUGES } from '@odontis/core/gauge/gauges';
-import type { PlaceEstimate } from '@odontis/core/gauge/gauged';
-import { lineOfGauged } from '../data/line-of-gauged';
-import { gaugedOfTrace } from '../data/gauged-of-trace';
+import { anglesOfTrace } from '@odontis/core/trace/angles-of-trace';
+import { GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
+import { lengthsOfTrace } from '../data/lengths-of-trace';
 import { ScanDesk } from '../state/scan-desk';
 import { GaugeKeeper } from '../state/gauge-keeper';
 import { AngleKeeper } from '../state/angle-keeper';
-import { SessionKeeper } from '../state/session-keeper';
 import { AngleDesk } from './angle-desk';
 import { GaugeDesk } from './gauge-desk';
 import { ScanPanel } from './scan-panel';
-import type { ToothReading } from '@odontis/core/saw/tooth-reading';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
@@ -45,7 +46,7 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
     Conflict,
     Notice,
   ],
-  providers: [ReadingKeeper, ScanDesk, SessionKeeper, GaugeKeeper, AngleKeeper],
+  providers: [EvidenceDesk, LineDesk, ScanDesk, GaugeKeeper, AngleKeeper],
   templateUrl: './measure-page.html',
   styles: `
     .row {
@@ -75,7 +76,10 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
   `,
 })
 export class MeasurePage {
-  protected readonly keeper = inject(ReadingKeeper);
+  protected readonly evidence = inject(EvidenceDesk);
+  protected readonly lines = inject(LineDesk);
+  private readonly store = inject(Store);
+  private readonly measured = this.store.selectSignal(selectRequest('measured'));
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   private readonly router = inject(Router);
@@ -87,17 +91,19 @@ export class MeasurePage {
 
   /** Other families have no line of heights to plan from: they are gauged. */
   protected readonly straight = computed(() => {
-    const dossier = this.keeper.dossier();
+    const dossier = this.evidence.dossier();
     return !dossier || isStraightDossier(dossier);
   });
   /** A scanner shows a tooth line laid straight: no round blade. */
   protected readonly scannable = computed(
-    () => !['circular', 'dado'].includes(this.keeper.dossier()?.saw.family ?? ''),
+    () => !['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''),
   );
-  protected readonly editable = computed(() => ['measure', 'plan'].includes(this.keeper.dossier()?.ticket.stage ?? ''));
-  protected readonly gauges = GAUGES;
+  protected readonly editable = computed(() =>
+    ['measure', 'plan'].includes(this.evidence.dossier()?.ticket.stage ?? ''),
+  );
+  protected readonly gauges = LENGTH_GAUGES;
   protected readonly gaugeWords = GAUGE_WORDS;
-  protected readonly stopped = computed(() => this.keeper.faults().some((f) => f.weight === 'stop'));
+  protected readonly stopped = computed(() => this.lines.faults().some((f) => f.weight === 'stop'));
 
   constructor() {
     inject(Keys).here.set([
@@ -109,15 +115,13 @@ export class MeasurePage {
     this.sheet.handle.set(null);
     effect(() => this.sheet.laneHeight.set(this.way() === 'scan' ? 30 : 46));
     effect(() => {
-      const dossier = this.keeper.dossier();
+      const dossier = this.evidence.dossier();
       if (!dossier) return;
       untracked(() => {
         this.scans.pitchMm.set(dossier.saw.pitchMm);
         this.scans.pattern.set(dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '');
         this.scans.cuts.set(dossier.saw.family === 'pull' ? 'pull' : 'push');
         if (!isStraightDossier(dossier)) return;
-        this.keeper.editable.set(this.editable());
-        this.keeper.open('before', () => []);
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
           void this.router.navigate(['/ticket', dossier.ticket.id, 'plan']);
@@ -126,25 +130,27 @@ export class MeasurePage {
     });
     effect(() => this.draw());
     effect(() => {
+      // A line that is opened is gone on with after its last tooth.
+      if (this.evidence.ticketId() !== null) untracked(() => this.lines.begin());
+    });
+    effect(() => {
       const tooth = this.sheet.picked();
       if (tooth !== null)
-        untracked(() =>
-          this.way() === 'scan' ? this.scans.selected.set(tooth) : this.keeper.sheet()?.goTo(tooth - 1),
-        );
+        untracked(() => (this.way() === 'scan' ? this.scans.selected.set(tooth) : this.lines.goTo(tooth - 1)));
     });
   }
 
   private draw(): void {
-    const dossier = this.keeper.dossier();
+    const dossier = this.evidence.dossier();
     if (dossier && !isStraightDossier(dossier)) return;
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
-    const readings = line ? readingsOfTrace(line) : this.keeper.readings();
-    const before = (this.keeper.earlier()?.readings as ToothReading[] | undefined) ?? null;
+    const readings = line ? readingsOfTrace(line) : this.shownLine();
+    const before = this.earlier()?.teeth ?? null;
     const tooth = drawnTooth(dossier, habits);
-    const pitch = line?.summary.pitchMm.value ?? this.keeper.statistics()?.pitchMm ?? dossier.saw.pitchMm;
-    const cursor = line ? (this.scans.selected() ?? 0) - 1 : (this.keeper.sheet()?.cursor() ?? 0);
+    const pitch = line?.summary.pitchMm.value ?? this.lines.statistics()?.pitchMm ?? dossier.saw.pitchMm;
+    const cursor = line ? (this.scans.selected() ?? 0) - 1 : this.lines.cursor();
     this.sheet.drawing.set({
       ...baseDrawing(dossier, readings, tooth),
       current:
@@ -162,35 +168,19 @@ export class MeasurePage {
     });
   }
 
-  /** The traced teeth become the line's readings; undo brings back what was keyed. */
-  protected takeTrace(readings: ToothReading[]): void {
-    this.keeper.gauge.set('scan');
+  /** The traced teeth become the line's readings; undo brings back what was keyed. Set and lean, which no scan shows, stay. */
+  protected takeTrace(teeth: ToothReading[]): void {
     const line = this.scans.line();
     if (line) this.angles.takeTrace(anglesOfTrace(line));
-    this.keeper.sheet()?.replace(withKeyedSet(readings, this.keeper.readings()));
-    this.way.set('keyed');
-  }
-
-  /** What an indicator or a caliper found goes into the line that the plan is made from. */
-  protected takeGauged({
-    quantity,
-    estimates,
-  }: {
-    quantity: 'height' | 'set';
-    estimates: readonly PlaceEstimate[];
-  }): void {
-    const pitch = this.keeper.dossier()?.saw.pitchMm ?? 1;
-    this.keeper.sheet()?.replace(lineOfGauged(this.keeper.readings(), quantity, estimates, pitch));
-    const last = this.gauging.readings().findLast((r) => r.quantity === quantity);
-    if (last) this.keeper.gauge.set(last.gauge);
+    this.lines.takeLine({ teeth, places: true }, 'scan');
     this.way.set('keyed');
   }
 
   /** Of any other saw the traced heights and gullets are readings by scan in the session. */
   protected gaugeTrace(): void {
-    const [line, saw] = [this.scans.line(), this.keeper.dossier()?.saw];
+    const [line, saw] = [this.scans.line(), this.evidence.dossier()?.saw];
     if (line && saw) {
-      this.gauging.takeAll(gaugedOfTrace(saw, line));
+      this.gauging.takeAll(lengthsOfTrace(saw, line));
       this.angles.takeTrace(anglesOfTrace(line));
     }
     this.way.set('gauge');
@@ -198,7 +188,7 @@ export class MeasurePage {
 
   /** All that was measured of this saw on this ticket, as an open file. */
   protected saveMeasured(): void {
-    const dossier = this.keeper.dossier();
+    const dossier = this.evidence.dossier();
     if (dossier)
       offerFile(
         JSON.stringify(measuredOf(dossier), null, 2),
@@ -207,20 +197,31 @@ export class MeasurePage {
       );
   }
   protected readonly anyMeasured = computed(() => {
-    const dossier = this.keeper.dossier();
-    return !!dossier && (dossier.gaugings.length > 0 || dossier.measurings.some((m) => m.readings.length > 0));
+    const dossier = this.evidence.dossier();
+    return !!dossier && dossier.sessions.some((s) => s.readings.length > 0);
   });
+
+  /** This session's line; where none was begun yet, the one last measured. */
+  protected readonly shownLine = computed(() =>
+    this.evidence.sessionKey() === null ? (this.lines.earlier()?.teeth ?? []) : this.lines.readings(),
+  );
+  protected readonly earlier = computed(() => (this.evidence.sessionKey() === null ? null : this.lines.earlier()));
+  protected readonly refusal = computed(() => this.measured().refusal ?? this.evidence.refusal());
+  protected readonly differences = computed(() => {
+    const theirs = this.evidence.theirs();
+    return theirs ? differencesOf(this.evidence.unsent(), theirs, this.speech) : [];
+  });
+
+  /** What was measured stays in the record as it is; the next value begins another session. */
+  protected measureAnew(): void {
+    this.evidence.measureAnew();
+    this.lines.begin();
+  }
 
   protected plan(): void {
+    const ticket = this.evidence.dossier()?.ticket;
+    if (!ticket) return;
     this.leaving = true;
-    this.keeper.finish();
+    this.store.dispatch(TicketPageEvents.lineMeasured({ id: ticket.id, version: ticket.version }));
   }
-}
-
-/** A scan shows no lean and no set: what was measured of them stays with its tooth where the count agrees. */
-function withKeyedSet(traced: readonly ToothReading[], keyed: readonly ToothReading[]): ToothReading[] {
-  return traced.map((t, i) => {
-    const old = keyed.length === traced.length ? keyed[i] : undefined;
-    return old ? { ...t, lean: old.lean, setMm: t.kind === 'missing' ? null : old.setMm, note: old.note } : t;
-  });
 }

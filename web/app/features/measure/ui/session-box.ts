@@ -1,13 +1,13 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import Papa from 'papaparse';
-import { rowsFromAngles } from '@odontis/contract/angles-csv';
-import { rowsFromGauging } from '@odontis/contract/gauged-csv';
+import { rowsFromSession } from '@odontis/contract/evidence-csv';
+import { isAngle, isLength } from '@odontis/core/evidence/reading';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { offerFile } from '../../../shared/ui/offer-file';
-import { SessionKeeper } from '../state/session-keeper';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 
 /** The session that readings go into: before or after, how many are kept, closing and saving it; and those before it. */
 @Component({
@@ -58,7 +58,7 @@ import { SessionKeeper } from '../state/session-keeper';
   `,
 })
 export class SessionBox {
-  protected readonly sessions = inject(SessionKeeper);
+  protected readonly sessions = inject(EvidenceDesk);
   protected readonly speech = inject(Speech);
   protected readonly note = signal('');
 
@@ -67,11 +67,18 @@ export class SessionBox {
     this.note.set('');
   }
 
-  protected save(what: 'gauged' | 'angles'): void {
+  protected readonly holds = computed(() => {
+    const session = this.sessions.session();
+    return session && { lengths: session.readings.some(isLength), angles: session.readings.some(isAngle) };
+  });
+
+  protected readonly simulated = computed(() => this.sessions.readings().filter((r) => r.simulated).length);
+
+  protected save(what: 'lengths' | 'angles'): void {
     const session = this.sessions.session();
     const number = this.sessions.dossier()?.ticket.number ?? 0;
     if (!session) return;
-    const rows = what === 'gauged' ? rowsFromGauging(session) : rowsFromAngles(session);
+    const rows = rowsFromSession(session)[what];
     offerFile(Papa.unparse(rows), 'text/csv', `ticket-${number}-${what}.csv`);
   }
 }

@@ -1,6 +1,7 @@
 import type { Dossier } from '@odontis/contract/dossier';
-import { anglesSay, usualSection } from '@odontis/core/angles/angles-say';
-import type { Estimate } from '@odontis/core/saw/estimate';
+import { anglesOf, usualSection } from '@odontis/core/angles/angles-of';
+import { isAngle } from '@odontis/core/evidence/reading';
+import type { Estimate } from '@odontis/core/evidence/estimate';
 
 /** The saw's own angles as they were read before the work; the pair is what a plan can match, to half a degree. */
 export interface MeasuredAngles {
@@ -13,9 +14,9 @@ export interface MeasuredAngles {
 const half = (deg: number): number => Math.round(deg * 2) / 2 || 0;
 
 /** Null where no face was read. Later sessions count beside earlier ones: they measured the same saw. */
-export function measuredAngles({ saw, gaugings }: Dossier): MeasuredAngles | null {
-  const readings = gaugings.filter((g) => g.kind === 'before').flatMap((g) => g.angles);
-  const { all, silhouette } = anglesSay(saw, readings, usualSection(saw));
+export function measuredAngles({ saw, sessions }: Dossier): MeasuredAngles | null {
+  const readings = sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings.filter(isAngle));
+  const { all, silhouette } = anglesOf(saw, readings, usualSection(saw));
   if (!all.rakeDeg) return null;
   const seen =
     silhouette && !silhouette.otherFile

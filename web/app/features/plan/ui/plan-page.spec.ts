@@ -1,9 +1,8 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { Gauging } from '@odontis/contract/gauging';
 import { SawSheet } from '../../../sawpage/saw-sheet';
-import { testDossier, testShop } from '../../../testing/test-dossier';
+import { testDossier, testSession, testShop } from '../../../testing/test-dossier';
 import { withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
 import { ShopPage } from '../../../shared/state/shop.feature';
@@ -79,27 +78,20 @@ describe('the plan page', () => {
   it('offers the angles the saw was measured with, to half a degree, and plans by them', async () => {
     const read = (tooth: number, rakeDeg: number, turnDeg: number) => ({
       key: crypto.randomUUID(),
+      quantity: 'angles' as const,
       part: null,
-      tooth,
-      finding: { way: 'bevel' as const, rakeDeg, backDeg: null, turnDeg },
+      place: tooth,
+      value: { way: 'bevel' as const, rakeDeg, backDeg: null, turnDeg },
+      gauge: 'bevel' as const,
       setAside: false,
       corrects: null,
+      simulated: false,
       by: 'First Hand',
       at: '2031-05-01T09:00:00.000Z',
     });
     const angles = [read(1, -9, 19), read(2, -11, -21), read(3, -9.5, 20)];
-    const session: Gauging = {
-      id: 1,
-      key: crypto.randomUUID(),
-      kind: 'before',
-      by: 'First Hand',
-      startedAt: '2031-05-01T09:00:00.000Z',
-      finishedAt: null,
-      note: '',
-      readings: [],
-      angles,
-    };
-    await open('plan', { gaugings: [session] });
+    const session = testSession([], { key: crypto.randomUUID(), readings: angles });
+    await open('plan', { sessions: [...testDossier('plan').sessions, session] });
     expect(host().textContent).toContain('20° off square, 70° to the plate');
     const match = [...host().querySelectorAll('button')].find((b) => b.textContent?.includes('Match what the saw has'));
     match?.click();

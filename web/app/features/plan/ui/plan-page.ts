@@ -18,6 +18,7 @@ import { isStraightDossier } from '@odontis/contract/dossier';
 import type { Dossier } from '@odontis/contract/dossier';
 import { cornersUsed } from '@odontis/core/file/file-choice';
 import { leanDisagreements } from '@odontis/core/file/direction';
+import { lineOf } from '@odontis/core/evidence/line-of';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { depthCurve } from '@odontis/core/line/depth-curve';
 import { sayLeft } from '@odontis/core/life/life';
@@ -32,7 +33,7 @@ import { baseDrawing, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
-import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
@@ -69,8 +70,9 @@ export class PlanPage {
   private readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
-  protected readonly refusal = this.store.selectSignal(ticketFeature.selectRefusal);
-  protected readonly busy = this.store.selectSignal(ticketFeature.selectBusy);
+  private readonly request = this.store.selectSignal(selectRequest('plan'));
+  protected readonly refusal = computed(() => this.request().refusal);
+  protected readonly busy = computed(() => this.request().busy);
   private readonly person = this.store.selectSignal(shopFeature.selectPerson);
   private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? 0);
   protected readonly draft = linkedSignal<PlanDraft>(() => recallPlan(this.ticketId()));
@@ -90,7 +92,7 @@ export class PlanPage {
 
   protected readonly study = computed(() => {
     const [dossier, book] = [this.dossier(), this.speech.book()];
-    const readings = dossier?.measurings.find((m) => m.kind === 'before')?.readings;
+    const readings = dossier && lineOf(dossier.sessions, dossier.saw, 'before')?.teeth;
     if (!dossier || !isStraightDossier(dossier) || !book || !readings || readings.length < 3) return null;
     const [line, rakeDeg, fleamDeg] = [this.line(), this.rakeDeg(), this.fleamDeg()];
     const table = anglesFor(book.habits.angles, dossier.saw.family, dossier.saw.filing);

@@ -1,0 +1,61 @@
+import type { LengthGauge } from '@odontis/core/evidence/gauges';
+import type { KeptReading, Reading } from '@odontis/core/evidence/reading';
+import { isAngle, isLength } from '@odontis/core/evidence/reading';
+import type { Session } from '@odontis/core/evidence/session';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import type { Saw } from '@odontis/core/saw/saw';
+import type { AngleRow } from './angle-csv';
+import { angleCells, ANGLE_COLUMNS, anglesFromRows, isAngleHeading } from './angle-csv';
+import type { CsvFault } from './csv-fault';
+import { safeCell } from './csv-cells';
+import type { LengthRow } from './length-csv';
+import { isLengthHeading, lengthsFromRows } from './length-csv';
+import { lineFromRows } from './line-csv';
+
+/** What a CSV of a saw holds, by its heading: a tooth line, lengths place by place, or angles. */
+export type EvidenceCsv =
+  | { readonly ok: true; readonly holds: 'line'; readonly teeth: readonly ToothReading[]; readonly places: boolean }
+  | { readonly ok: true; readonly holds: 'lengths'; readonly rows: readonly LengthRow[] }
+  | { readonly ok: true; readonly holds: 'angles'; readonly rows: readonly AngleRow[] }
+  | { readonly ok: false; readonly faults: readonly CsvFault[] };
+
+/** The one reader of CSV: all or nothing, every bad line named. docs/formats.md describes the three headings. */
+export function evidenceFromRows(rows: readonly (readonly string[])[], saw: Saw, usual: LengthGauge): EvidenceCsv {
+  const filled = rows
+    .map((cells, i) => ({ cells, line: i + 1 }))
+    .filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  const [head] = filled;
+  if (!head) return { ok: false, faults: [{ line: 1, message: 'The file is empty.' }] };
+  if (isAngleHeading(head.cells)) return anglesFromRows(filled, saw);
+  if (isLengthHeading(head.cells)) return lengthsFromRows(filled, saw, usual);
+  return lineFromRows(filled, saw.pitchMm);
+}
+
+/** A session as CSVs: every reading in the order taken, corrected and set-aside ones too; nothing taken is left out. */
+export function rowsFromSession(session: Pick<Session, 'readings'>): { lengths: string[][]; angles: string[][] } {
+  const lengths = session.readings
+    .filter(isLength)
+    .map((r) => [
+      r.quantity,
+      r.part ?? '',
+      String(r.place),
+      String(Number(r.value.toFixed(6))),
+      r.gauge,
+      ...howTaken(r),
+    ]);
+  const angles = session.readings.filter(isAngle).map((r) => [...angleCells(r), ...howTaken(r)]);
+  return {
+    lengths: lengths.length > 0 ? [['quantity', 'part', 'place', 'value_mm', 'gauge', ...HOW], ...lengths] : [],
+    angles: angles.length > 0 ? [[...ANGLE_COLUMNS, ...HOW], ...angles] : [],
+  };
+}
+
+const HOW = ['set_aside', 'simulated', 'corrects', 'key', 'taken_by', 'taken_at'];
+const howTaken = (r: Reading & Partial<Pick<KeptReading, 'by' | 'at'>>): string[] => [
+  r.setAside ? 'yes' : '',
+  r.simulated ? 'yes' : '',
+  r.corrects ?? '',
+  r.key,
+  safeCell(r.by ?? ''),
+  r.at ?? '',
+];

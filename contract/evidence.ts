@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { MOST_READINGS, reading } from '@odontis/core/evidence/reading';
+import type { Session } from '@odontis/core/evidence/session';
+import { session, sessionHead } from '@odontis/core/evidence/session';
+import { text, version } from './fields';
+
+/** How far a screen had seen the record when it took its readings: the number of the last reading it knew. */
+export const seen = z.number({ error: 'What was seen last is missing.' }).int().nonnegative();
+
+/**
+ * Readings as they are sent. Each goes with its session's key, so that a session begun away
+ * from the server is begun there by whatever arrives first, and nothing sent twice counts twice.
+ */
+export const newEvidence = z.object({
+  session: sessionHead.pick({ key: true, kind: true }),
+  seen,
+  readings: z
+    .array(reading)
+    .min(1, 'There is no reading.')
+    .max(MOST_READINGS, `At most ${MOST_READINGS} readings are sent at once.`),
+});
+export type NewEvidence = z.infer<typeof newEvidence>;
+
+/** Readings waiting to be sent, as a browser keeps them. */
+export const waitingEvidence = newEvidence.omit({ seen: true }).array();
+
+/**
+ * What came of them: every session as it stands with the readings taken since this screen
+ * last saw the record, its own and those of others, and how far the record has come.
+ */
+export const evidenceKept = z.object({ sessions: z.array(session), seen });
+export interface EvidenceKept {
+  readonly sessions: readonly Session[];
+  readonly seen: number;
+}
+
+export const sessionDone = z.object({ note: text(1000, 'The note') });
+/** The line is measured: on to the plan. */
+export const lineMeasured = z.object({ version });

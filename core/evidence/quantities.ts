@@ -1,0 +1,156 @@
+import type { Saw } from '../saw/saw';
+import { teethOf } from '../saw/saw';
+import { teethFor } from '../saw/all-families';
+import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
+
+/** Lengths that are measured of a saw, each at a tooth or at a station along the plate; mm. */
+export const LENGTH_QUANTITIES = [
+  'place',
+  'height',
+  'set',
+  'raker-depth',
+  'runout',
+  'chipper-height',
+  'thickness',
+  'bow',
+  'gullet-depth',
+  'rust',
+  'pitting',
+] as const;
+export type LengthQuantity = (typeof LENGTH_QUANTITIES)[number];
+
+/** Everything that is read of a saw. Kinds, leans and notes are words, angles a finding of several. */
+export const QUANTITIES = [...LENGTH_QUANTITIES, 'kind', 'lean', 'note', 'angles'] as const;
+export type Quantity = (typeof QUANTITIES)[number];
+
+/** What says where a line's teeth stand: they are read together, against one straight edge. */
+export const LINE_QUANTITIES = ['place', 'height', 'kind', 'note'] as const satisfies readonly Quantity[];
+
+/** Where a reading is taken: at a tooth, or at a station along the plate in mm from the heel (a band: from the weld). */
+export type PlaceKind = 'tooth' | 'station';
+
+export interface QuantityFacts {
+  readonly name: string;
+  /** What is asked at each place. */
+  readonly asks: string;
+  readonly place: PlaceKind;
+  /** Beyond these a value is asked about, mm. */
+  readonly least: number;
+  readonly most: number;
+}
+
+export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
+  place: { name: 'Place', asks: 'place from the heel', place: 'tooth', least: -100, most: 5000 },
+  height: { name: 'Height', asks: 'height over or under the straight edge', place: 'tooth', least: -3, most: 3 },
+  set: { name: 'Set', asks: 'set to its own side', place: 'tooth', least: 0, most: 1.2 },
+  'raker-depth': {
+    name: 'Raker depth',
+    asks: 'gap from the line of its cutters',
+    place: 'tooth',
+    least: -0.5,
+    most: 1.5,
+  },
+  runout: { name: 'Dial round the rim', asks: 'dial reading against tooth 1', place: 'tooth', least: -2, most: 2 },
+  'chipper-height': {
+    name: 'Chipper height',
+    asks: 'dial reading against the highest',
+    place: 'tooth',
+    least: -2.5,
+    most: 2.5,
+  },
+  thickness: { name: 'Plate thickness', asks: 'thickness of the plate', place: 'station', least: 0.2, most: 5 },
+  bow: {
+    name: 'Plate bow',
+    asks: 'gap to a straight edge along the plate, right positive',
+    place: 'station',
+    least: -25,
+    most: 25,
+  },
+  'gullet-depth': {
+    name: 'Gullet depth',
+    asks: 'depth of the gullet on its toe side',
+    place: 'tooth',
+    least: 0.2,
+    most: 40,
+  },
+  rust: { name: 'Rust', asks: 'how far rust reaches along the plate here', place: 'station', least: 0, most: 4000 },
+  pitting: { name: 'Pitting', asks: 'how far pits reach along the plate here', place: 'station', least: 0, most: 4000 },
+};
+
+/** Lengths gauged place by place of each family, in the order they are usually taken. A line's places come with its heights. */
+export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
+  const plate = ['thickness', 'bow', 'rust', 'pitting'] as const;
+  switch (saw.family) {
+    case 'hand':
+    case 'back':
+    case 'pull':
+      return ['height', 'set', 'gullet-depth', ...plate];
+    case 'crosscut':
+      return [
+        ...(saw.pattern.includes('R') ? (['raker-depth'] as const) : []),
+        'height',
+        'set',
+        'gullet-depth',
+        ...plate,
+      ];
+    case 'band':
+      return ['set', 'gullet-depth', 'thickness', 'rust', 'pitting'];
+    case 'circular':
+      return ['runout', 'set', 'gullet-depth', 'thickness', 'rust', 'pitting'];
+    case 'dado':
+      return ['runout', 'chipper-height', 'set', 'thickness', 'rust', 'pitting'];
+  }
+}
+
+/** Stations along a plate where nobody said others: so many, the ends left out. */
+export const USUAL_STATIONS = 7;
+
+/**
+ * Places a quantity is taken at, in order: the numbers of the teeth it concerns, or
+ * stations in mm. Rakers alone have a depth; a dado's part has its own teeth.
+ */
+export function placesOf(saw: Saw, quantity: LengthQuantity, part: string | null = null): number[] {
+  if (QUANTITY_FACTS[quantity].place === 'station') {
+    const step = saw.toothLineMm / (USUAL_STATIONS + 1);
+    return Array.from({ length: USUAL_STATIONS }, (_, i) => Math.round((i + 1) * step));
+  }
+  const all = Array.from({ length: teethOfPart(saw, part) }, (_, i) => i + 1);
+  if (saw.family !== 'crosscut') return all;
+  const pattern = parsePattern(saw.pattern);
+  const roles = rolesAlong(pattern.ok ? pattern.roles : ['cutter'], all.length);
+  // Cutters have height and set; a raker is measured against them.
+  const wanted = quantity === 'raker-depth' ? 'raker' : quantity === 'gullet-depth' ? null : 'cutter';
+  return wanted === null ? all : all.filter((tooth) => roles[tooth - 1] === wanted);
+}
+
+/** Parts of a set that a quantity is taken on; the saw itself is the one part of any other. */
+export function partsFor(saw: Saw, quantity: LengthQuantity): readonly (string | null)[] {
+  if (saw.family !== 'dado') return [null];
+  const kind = quantity === 'chipper-height' ? 'chipper' : quantity === 'runout' ? 'outer' : null;
+  return saw.parts.filter((p) => p.kind !== 'shim' && (kind === null || p.kind === kind)).map((p) => p.id);
+}
+
+/** Teeth of a saw by its length and pitch, or of one part of a set. */
+export function teethOfPart(saw: Saw, part: string | null): number {
+  if (saw.family === 'dado') return saw.parts.find((p) => p.id === part)?.teeth ?? 0;
+  return saw.family === 'band' || saw.family === 'circular'
+    ? teethFor(saw.family, saw.toothLineMm, saw.pitchMm)
+    : teethOf(saw);
+}
+
+/** Lines that a person says nothing of but length and pitch may have more teeth than that foretells. */
+const MORE_THAN_TOLD = 2;
+
+/**
+ * The last tooth that can be read: a blade and a set have their own count; of a line only
+ * pitch and length were told, and measuring may find more.
+ */
+export function mostTeethOf(saw: Saw, part: string | null): number {
+  const told = teethOfPart(saw, part);
+  if (saw.family === 'circular' || saw.family === 'dado') return told;
+  return saw.family === 'band' ? told * MORE_THAN_TOLD : MOST_ON_A_LINE;
+}
+const MOST_ON_A_LINE = 5000;
+
+/** Whether a straight tooth line of heights and places is measured of it: a plan on the drawn line begins there. */
+export const hasToothLine = (saw: Saw): boolean => saw.family === 'hand' || saw.family === 'back';

@@ -1,0 +1,153 @@
+import { bandPattern, bandTeeth } from '../band/band-teeth';
+import { dialOf } from '../circular/dial-of';
+import type { DialSplit } from '../circular/dial-harmonics';
+import { judgeSpread } from '../circular/equalise';
+import type { SpreadVerdict } from '../circular/equalise';
+import type { RakerSaw } from '../raker/raker-target';
+import { rakerTarget } from '../raker/raker-target';
+import type { Judgement } from './books';
+import { ownBook } from './books';
+import { judge } from './rule-book';
+import { STRAIGHTEN_BOOK } from './work-books';
+import type { Reason } from '../reason/reason';
+import type { Saw } from '../saw/saw';
+import type { Wood } from '../saw/families';
+import { meanAndSpread } from '../evidence/line-statistics';
+import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
+import type { SetBalance } from '../set/set-balance';
+import { setBalance } from '../set/set-balance';
+import { familySet } from '../set/family-set';
+import { RESET_BELOW_SHARE } from '../set/set-wear';
+import type { PlaceEstimate } from '../evidence/estimates';
+import type { PlateBend } from '../plate/plate-bend';
+import { plateBend } from '../plate/plate-bend';
+import type { PlateReach } from '../plate/plate-reach';
+import { plateReach } from '../plate/plate-reach';
+import type { LengthQuantity } from '../evidence/quantities';
+import { alternateLean } from '../evidence/tooth-reading';
+
+/** What the places of one quantity say together. mm. */
+export interface QuantitySummary {
+  readonly count: number;
+  readonly of: number;
+  readonly meanMm: number;
+  readonly spreadMm: number;
+  readonly lowest: PlaceEstimate;
+  readonly highest: PlaceEstimate;
+  readonly set: { readonly left: number; readonly right: number; readonly balance: SetBalance } | null;
+  readonly raker: {
+    readonly targetMm: number;
+    readonly reason: Reason;
+    readonly shallow: readonly number[];
+    readonly deep: readonly number[];
+  } | null;
+  readonly dial: DialSplit | null;
+  /** Out of a plate's bow: its bend, and how the shop would straighten it, in its own words; null where it stands straight. */
+  readonly bend: { readonly found: PlateBend; readonly advice: readonly string[] } | null;
+  /** Out of rust and pitting: how much of the line it lies over. */
+  readonly reach: PlateReach | null;
+  readonly chippers: { readonly spreadMm: number; readonly verdict: SpreadVerdict } | null;
+}
+
+/** A raker this far off the wanted depth is filed; 2 thou, about what a gauge and a file can keep. Common practice, no source. */
+export const RAKER_OFF_MM = 0.05;
+
+/** The side a tooth was bent to, by the family's own pattern; null for one left straight and for a raker. */
+export function sideOf(saw: Saw, tooth: number): 'left' | 'right' | null {
+  if (saw.family === 'crosscut') return cutterSide(saw.pattern, tooth);
+  if (saw.family !== 'band') return alternateLean(tooth);
+  const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
+  return lean === 'left' || lean === 'right' ? lean : null;
+}
+
+/** Cutters lean by turns among themselves, whatever rakers stand between (trade section 1: alternately bevelled). */
+function cutterSide(text: string, tooth: number): 'left' | 'right' | null {
+  const pattern = parsePattern(text);
+  const roles = rolesAlong(pattern.ok ? pattern.roles : ['cutter'], tooth);
+  return roles[tooth - 1] === 'cutter' ? alternateLean(roles.filter((role) => role === 'cutter').length) : null;
+}
+
+/**
+ * Estimates of a quantity's places into what a filer wants to know of it: balance of
+ * set, rakers against their wanted depth, eccentricity round a rim told from the
+ * teeth's own error, spread of chippers. Null without a reading. mm.
+ */
+export function summariseQuantity(
+  saw: Saw,
+  quantity: LengthQuantity,
+  estimates: readonly PlaceEstimate[],
+  of: number,
+  wood: Wood,
+  own?: Judgement,
+): QuantitySummary | null {
+  const first = estimates[0];
+  if (!first) return null;
+  const all = meanAndSpread(estimates.map((e) => e.valueMm));
+  return {
+    count: estimates.length,
+    of,
+    meanMm: all.meanMm,
+    spreadMm: all.spreadMm ?? 0,
+    lowest: estimates.reduce((a, b) => (b.valueMm < a.valueMm ? b : a), first),
+    highest: estimates.reduce((a, b) => (b.valueMm > a.valueMm ? b : a), first),
+    set: quantity === 'set' ? setOf(saw, estimates) : null,
+    raker:
+      quantity === 'raker-depth' && saw.family === 'crosscut'
+        ? rakersOf(saw.kind === 'frame' ? 'buck' : saw.kind, estimates, wood)
+        : null,
+    dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
+    bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
+    reach: quantity === 'rust' || quantity === 'pitting' ? plateReach(estimates, saw.toothLineMm, saw.pitchMm) : null,
+    chippers: quantity === 'chipper-height' && estimates.length >= 2 ? chippersOf(estimates) : null,
+  };
+}
+
+function setOf(saw: Saw, estimates: readonly PlaceEstimate[]): QuantitySummary['set'] {
+  const of = (side: 'left' | 'right') =>
+    meanAndSpread(estimates.filter((e) => sideOf(saw, e.place) === side).map((e) => e.valueMm));
+  const [left, right] = [of('left'), of('right')];
+  return left.count > 0 && right.count > 0
+    ? { left: left.meanMm, right: right.meanMm, balance: setBalance(left, right) }
+    : null;
+}
+
+function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood): QuantitySummary['raker'] {
+  const { depthMm, reason } = rakerTarget(saw, wood);
+  const off = (sign: 1 | -1): number[] =>
+    estimates.filter((e) => sign * (e.valueMm - depthMm) > RAKER_OFF_MM).map((e) => e.place);
+  return { targetMm: depthMm, reason, shallow: off(-1), deep: off(1) };
+}
+
+/** The bend of a plate and what the shop's book of straightening says of it. */
+function bendOf(saw: Saw, estimates: readonly PlaceEstimate[], own: Judgement | undefined): QuantitySummary['bend'] {
+  const found = plateBend(estimates, saw.toothLineMm);
+  if (!found) return null;
+  // Where the readings allow a short and a long bend, both advices are told.
+  const says = [found.lengthMm, found.lengthFromMm, found.lengthToMm].flatMap((bendLengthMm) => {
+    const facts = { family: saw.family, marks: ['bend'], bendSagMm: found.sagMm, bendLengthMm };
+    return judge(ownBook(STRAIGHTEN_BOOK, own), { ...facts, kinkInPlate: false, kinkNearToe: false }).reasons;
+  });
+  return { found, advice: [...new Set(says.map((r) => r.says))] };
+}
+
+function chippersOf(estimates: readonly PlaceEstimate[]): QuantitySummary['chippers'] {
+  const values = estimates.map((e) => e.valueMm);
+  const spreadMm = Math.max(...values) - Math.min(...values);
+  return { spreadMm, verdict: judgeSpread(spreadMm) };
+}
+
+/**
+ * The mean set under which a saw is set anew: a share of what its family, wood and
+ * plate want (trade section 8: set lasts three or four filings). The limit that a
+ * sample of set decides about. mm.
+ */
+export function setLimitMm(saw: Saw, wood: Wood): number {
+  const told = WOODS[wood];
+  return RESET_BELOW_SHARE * familySet(saw.family, told, 'ordinary', saw.plateThicknessMm).perSideMm;
+}
+
+const WOODS = {
+  'dry-hard': { moisture: 'dry', timber: 'hard' },
+  'dry-soft': { moisture: 'dry', timber: 'soft' },
+  green: { moisture: 'green', timber: 'medium' },
+} as const satisfies Record<Wood, object>;

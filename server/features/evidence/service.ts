@@ -1,0 +1,175 @@
+import { QueryTypes } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { hasToothLine } from '@odontis/core/evidence/quantities';
+import type { Reading } from '@odontis/core/evidence/reading';
+import { readingFault } from '@odontis/core/evidence/reading-fault';
+import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
+import { leavesTooth } from '@odontis/core/angles/doubt-angle';
+import type { Database } from '../../database/connect';
+import { Problem } from '../../http/problem';
+import { toSaw } from '../customers/service';
+import { personNames, readDossier } from '../tickets/dossier';
+import { changeTicket, holdTicket, refuseStale } from '../tickets/hold';
+import { toRow } from './evidence-row';
+import type { SessionRow } from './model';
+import { readSessions } from './read-sessions';
+
+/** A saw in the shop can be measured at any time: as it came in, and as it goes out. */
+const OPEN_STAGES = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
+/** Fewer standing teeth than this make no line. */
+const FEWEST_TEETH = 3;
+
+/** The session of that key, begun here where it is new. A closed one takes nothing more. */
+async function openSession(
+  db: Database,
+  ticketId: number,
+  { key, kind }: NewEvidence['session'],
+  by: number,
+  t: Transaction,
+): Promise<SessionRow> {
+  const known = await db.models.Session.findOne({ where: { key }, transaction: t });
+  if (!known) return db.models.Session.create({ key, kind, ticketId, startedBy: by }, { transaction: t });
+  if (known.ticketId !== ticketId) throw new Problem('bad-input', 'That session belongs to another ticket.');
+  if (known.finishedAt)
+    throw new Problem(
+      'session-closed',
+      'This session is closed and stays as it is: these readings want another.',
+      [],
+      await readDossier(db, ticketId, t),
+    );
+  return known;
+}
+
+/**
+ * Readings added to a session, begun with them where it is new: all or none. One that is
+ * there already is not added again. Somebody else's reading at the same place, taken since
+ * this screen looked, is told first: nothing is added over it unseen.
+ */
+export async function addEvidence(
+  db: Database,
+  ticketId: number,
+  { session: wanted, seen, readings }: NewEvidence,
+  by: number,
+): Promise<EvidenceKept> {
+  return db.sequelize.transaction(async (t) => {
+    const ticket = await holdTicket(db, ticketId, OPEN_STAGES, t);
+    const names = await personNames(db, t);
+    const nameOf = (id: number): string => names.get(id) ?? '';
+    const keys = readings.map((r) => r.key);
+    const here = await db.models.Evidence.findAll({
+      attributes: ['key', 'sessionId'],
+      where: { key: keys },
+      raw: true,
+      transaction: t,
+    });
+    const known = new Set(here.map((r) => r.key));
+    const fresh = readings.filter((r) => !known.has(r.key));
+    // All of it is here already: the answer was lost on its way. Closed since or not, nothing is added.
+    const session =
+      fresh.length === 0
+        ? await db.models.Session.findByPk(here[0]?.sessionId ?? 0, { transaction: t, rejectOnEmpty: true })
+        : await openSession(db, ticketId, wanted, by, t);
+    if (fresh.length > 0) {
+      await refuseUnseen(db, ticketId, wanted.kind, seen, fresh, t);
+      const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
+      await refuseUnfit(db, session, saw, fresh, t);
+      await db.models.Evidence.bulkCreate(
+        fresh.map((r) => ({ ...toRow(r), sessionId: session.id, takenBy: by })),
+        { transaction: t },
+      );
+    }
+    return readSessions(db, ticketId, nameOf, t, seen);
+  });
+}
+
+/** What is wrong with readings on this saw refuses them all. Only what they correct is looked up. */
+async function refuseUnfit(
+  db: Database,
+  session: SessionRow,
+  saw: ReturnType<typeof toSaw>,
+  fresh: readonly Reading[],
+  t: Transaction,
+): Promise<void> {
+  const corrected = fresh.flatMap((r) => r.corrects ?? []);
+  const olds =
+    corrected.length === 0
+      ? []
+      : await db.models.Evidence.findAll({
+          attributes: ['key', 'quantity', 'part', 'place'],
+          where: { key: corrected, sessionId: session.id },
+          raw: true,
+          transaction: t,
+        });
+  const known = new Map<string, Pick<Reading, 'quantity' | 'part' | 'place'>>(olds.map((r) => [r.key, r]));
+  const faults = fresh.flatMap((r, i) => {
+    const says = readingFault(saw, r, known) ?? toothFault(r);
+    known.set(r.key, r);
+    return says ? [{ path: `/readings/${i}`, message: says }] : [];
+  });
+  if (faults.length > 0) throw new Problem('bad-input', faults[0]?.message ?? '', faults);
+}
+
+const toothFault = (r: Reading): string | null =>
+  r.quantity === 'angles' && r.value.way === 'file' && !r.setAside && !leavesTooth(r.value)
+    ? 'A file held like that leaves no tooth: read its roll again.'
+    : null;
+
+/** Readings of others, or of another window, at the same places since the sender last saw the record. */
+async function refuseUnseen(
+  db: Database,
+  ticketId: number,
+  kind: string,
+  seen: number,
+  fresh: readonly Reading[],
+  t: Transaction,
+): Promise<void> {
+  const since = await db.sequelize.query<{ quantity: string; part: string | null; place: number }>(
+    `SELECT e.quantity, e.part, e.place FROM evidence e JOIN session s ON s.id = e.session_id
+      WHERE s.ticket_id = :ticketId AND s.kind = :kind AND e.taken > :seen`,
+    { type: QueryTypes.SELECT, replacements: { ticketId, kind, seen }, transaction: t },
+  );
+  if (since.length === 0) return;
+  const taken = new Set(since.map((r) => `${r.quantity} ${r.part ?? ''} ${r.place}`));
+  if (fresh.some((r) => taken.has(`${r.quantity} ${r.part ?? ''} ${r.place}`)))
+    throw new Problem(
+      'edited-elsewhere',
+      'These places were measured by somebody else meanwhile.',
+      [],
+      await readDossier(db, ticketId, t),
+    );
+}
+
+/** Closes a session for good. */
+export function finishSession(db: Database, ticketId: number, key: string, note: string): Promise<Dossier> {
+  return changeTicket(db, ticketId, OPEN_STAGES, async (_, t) => {
+    const session = await db.models.Session.findOne({ where: { key, ticketId }, transaction: t });
+    if (!session) throw new Problem('not-found', 'There is no such session on this ticket.');
+    // Closed twice, as when the first answer was lost, it stays as it is.
+    if (!session.finishedAt) await session.update({ note, finishedAt: new Date() }, { transaction: t });
+  });
+}
+
+/** Every session of a kind that is open is closed: what follows is another time. */
+export async function closeSessions(db: Database, ticketId: number, kind: string, t: Transaction): Promise<void> {
+  await db.models.Session.update(
+    { finishedAt: new Date() },
+    { where: { ticketId, kind, finishedAt: null }, transaction: t },
+  );
+}
+
+/** The tooth line is measured: on to the plan. */
+export function lineIsMeasured(db: Database, ticketId: number, version: number): Promise<Dossier> {
+  return changeTicket(db, ticketId, ['measure', 'plan'], async (row, t) => {
+    const dossier = await readDossier(db, ticketId, t);
+    if (!hasToothLine(dossier.saw))
+      throw new Problem('wrong-stage', 'Only the lines of hand and back saws are planned from here.', [], dossier);
+    await refuseStale(db, row, version, t);
+    const line = lineOf(dossier.sessions, dossier.saw, 'before');
+    if (!line || standingTeeth(line.teeth).length < FEWEST_TEETH)
+      throw new Problem('readings-unfit', 'Measure three teeth at least before going on.');
+    if (row.stage === 'measure') await row.update({ stage: 'plan', version: row.version + 1 }, { transaction: t });
+  });
+}

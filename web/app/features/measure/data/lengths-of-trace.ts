@@ -1,0 +1,22 @@
+import type { LengthRow } from '@odontis/contract/length-csv';
+import { placesOf, quantitiesOf } from '@odontis/core/evidence/quantities';
+import type { Saw } from '@odontis/core/saw/saw';
+import type { TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
+
+/** Heights, gullets and rakers' depths of a trace as readings by scan, where this saw has such places. */
+export function lengthsOfTrace(saw: Saw, line: TracedLine): LengthRow[] {
+  return (['height', 'raker-depth', 'gullet-depth'] as const).flatMap((quantity) => {
+    if (!quantitiesOf(saw).includes(quantity)) return [];
+    const places = new Set(placesOf(saw, quantity));
+    return line.teeth.flatMap((t): LengthRow[] => {
+      const valueMm = valueOf(t, quantity);
+      if (t.kind !== 'tooth' || valueMm === null || !places.has(t.tooth)) return [];
+      return [{ quantity, part: null, place: t.tooth, valueMm, gauge: 'scan' }];
+    });
+  });
+}
+
+function valueOf(t: TracedTooth, quantity: 'height' | 'raker-depth' | 'gullet-depth'): number | null {
+  if (quantity === 'height') return t.raker ? null : t.yMm;
+  return quantity === 'gullet-depth' ? t.gulletMm : (t.raker?.depthMm ?? null);
+}

@@ -1,0 +1,21 @@
+import type { Dossier } from '@odontis/contract/dossier';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { setAt } from '@odontis/core/evidence/set-of';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+
+/**
+ * The line as the work left it: as measured again where it was; else as it was planned, with
+ * only the sets that were measured. Null where nothing was planned and nothing measured.
+ */
+export function lineAfter(dossier: Dossier): readonly ToothReading[] | null {
+  const line = lineOf(dossier.sessions, dossier.saw, 'after');
+  if (line && line.heightsRead > 0) return line.teeth;
+  if (!dossier.plan) return null;
+  const set = setAt(dossier.sessions, 'after');
+  const targets = new Map(dossier.plan.plan.targets.map((t) => [t.tooth, t]));
+  return dossier.plan.inputs.readings.map((tooth) => {
+    const target = targets.get(tooth.tooth);
+    const setMm = set.get(tooth.tooth)?.valueMm ?? null;
+    return { ...tooth, xMm: target?.xMm ?? tooth.xMm, yMm: target?.yMm ?? tooth.yMm, setMm };
+  });
+}
