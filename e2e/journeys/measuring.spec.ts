@@ -293,7 +293,7 @@ test('a raker saw by feeler gauge: wrong units are asked about, a correction kee
   expect(session?.note).toBe('by feeler on two cutters');
   expect(session?.readings.length).toBe(10);
   expect(session?.readings.filter((r) => r.corrects !== null).length).toBe(2);
-  expect(session?.readings.some((r) => r.valueMm === 14 && r.setAside)).toBe(true);
+  expect(session?.readings.some((r) => r.value === 14 && r.setAside)).toBe(true);
   expect(session?.readings.every((r) => r.gauge === 'straight-edge')).toBe(true);
 });
 
