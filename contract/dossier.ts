@@ -22,10 +22,3 @@ export interface Dossier {
   readonly photographs: readonly Photograph[];
   readonly messages: readonly Message[];
 }
-
-/** A ticket whose saw is worked through measuring, plan and bench. */
-export interface StraightDossier extends Dossier {
-  readonly saw: KeptSaw & { readonly family: 'hand' | 'back' };
-}
-export const isStraightDossier = (dossier: Dossier): dossier is StraightDossier =>
-  dossier.saw.family === 'hand' || dossier.saw.family === 'back';

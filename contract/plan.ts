@@ -1,10 +1,9 @@
 import { z } from 'zod';
-import type { Plan } from '@odontis/core/plan/make-plan';
-import type { PlanInputs } from '@odontis/core/plan/plan-inputs';
-import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
+import type { WorkOrder } from '@odontis/core/work/order';
+import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, version } from './fields';
 
-/** What the technician chose; the server works the plan out again from it. */
+/** What the technician chose; the server works the order out again from it. */
 export const planChoice = z.object({
   /** The ticket's version that was planned on. */
   version,
@@ -12,17 +11,20 @@ export const planChoice = z.object({
   line: z.enum(LINE_CHOICES),
   rakeDeg: bounded(-45, 15, 'Rake', 'degrees'),
   fleamDeg: bounded(0, 45, 'Fleam', 'degrees'),
+  /** To the filing the owner wished, where that is another than it has. */
+  convert: z.boolean({ error: 'Say whether it is converted.' }),
+  /** What was measured in part stands for the rest of the line. */
+  sample: z.boolean({ error: 'Say whether the measured teeth stand for the rest.' }),
 });
 export type PlanChoice = z.infer<typeof planChoice>;
 
-/** A plan as accepted: never changed again, with everything it was worked out from. */
+/** An order as accepted: never changed again, with everything it was worked out from. */
 export interface AcceptedPlan {
   readonly id: number;
   readonly number: number;
   readonly acceptedBy: string;
   readonly acceptedAt: string;
-  readonly inputs: PlanInputs;
-  readonly plan: Plan;
+  readonly order: WorkOrder;
   /** Indices of the stops that are done. */
   readonly done: readonly number[];
 }

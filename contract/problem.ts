@@ -11,6 +11,7 @@ export const PROBLEM_CODES = [
   'edited-elsewhere',
   'wrong-stage',
   'readings-unfit',
+  'measured-in-part',
   'session-closed',
   'too-large',
   'saw-in-shop',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { BAND_SETS } from '@odontis/core/saw/saw';
-import type { SawRecord } from '@odontis/core/plan/saw-record';
-import { LINE_CHOICES } from '@odontis/core/plan/plan-inputs';
+import type { SawRecord } from '@odontis/core/work/saw-record';
+import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
 import { FILINGS, WOODS } from '@odontis/core/saw/families';

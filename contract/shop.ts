@@ -1,13 +1,8 @@
 import { z } from 'zod';
-import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
+import { shopHabits } from '@odontis/core/work/habits';
 import { judgement } from './judgement';
 import { bounded, requiredText, version } from './fields';
-
-const anglePair = z.object({
-  rakeDeg: bounded(-45, 15, 'Rake', 'degrees'),
-  fleamDeg: bounded(0, 45, 'Fleam', 'degrees'),
-});
 
 /** The shop book's first page: how this shop speaks and works. */
 export const shopBook = z.object({
@@ -16,17 +11,7 @@ export const shopBook = z.object({
   pointConvention: z.enum(POINT_CONVENTIONS),
   rakeSpeech: z.enum(['signed', 'lean-back']),
   fleamSpeech: z.enum(['off-square', 'to-plate']),
-  habits: z.object({
-    fileDirection: z.enum(FILE_DIRECTION_SCHOOLS),
-    betweenStrokes: z.enum(['lift', 'draw-back']),
-    startAt: z.enum(['heel', 'toe']),
-    setOrder: z.enum(['before-filing', 'after-filing']),
-    strokesPerGullet: bounded(1, 6, 'Strokes a gullet', 'strokes').int('Strokes come whole.'),
-    shareOnLine: bounded(0.5, 1, 'The share of teeth on the line', '(0.95 is usual)'),
-    evennessShare: bounded(0.01, 0.5, 'The spacing error allowed', 'of the pitch'),
-    chaseSharpenings: bounded(0, 20, 'What even spacing may cost', 'sharpenings'),
-    angles: z.object({ rip: anglePair, crosscutFine: anglePair, crosscutHand: anglePair }),
-  }),
+  habits: shopHabits,
   rates: z.object({
     wagePerHour: bounded(0, 10_000, 'The wage an hour', ''),
     leastCharge: bounded(0, 10_000, 'The least charge', ''),

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import type { WorkOrder } from '@odontis/core/work/order';
+import { WORKS } from '@odontis/core/work/order';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
@@ -8,7 +10,7 @@ import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-m
 import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
 import type { KeptSaw } from './saw';
 import { newSaw } from './saw';
-import { bounded, isoDay, recordId, requiredText, text, version } from './fields';
+import { bounded, counted, isoDay, recordId, requiredText, text, version } from './fields';
 
 /** A ticket's stages in the order of the trade. */
 export const STAGES = ['measure', 'plan', 'bench', 'check', 'handover', 'closed', 'declined'] as const;
@@ -106,6 +108,13 @@ export const triageReason = z.object({
 /** The parts of an open ticket the counter may still change. */
 export const ticketChange = z
   .object({
+    /** The teeth as measuring found them, where the ticket said otherwise. */
+    line: z
+      .object({
+        pitchMm: bounded(0.5, 60, 'The pitch, tip to tip,', 'mm'),
+        teeth: counted(3, 2000, 'The teeth', 'teeth'),
+      })
+      .optional(),
     version,
     complaint: intake.shape.complaint,
     promisedOn: isoDay,
@@ -179,7 +188,7 @@ export const visit = z.object({
   closedAt: z.string().nullable(),
   complaint: z.string(),
   depthMm: z.number().nullable(),
-  work: z.enum(['sharpen', 'tune']).nullable(),
+  work: z.enum(WORKS).nullable(),
   by: z.string(),
 });
 export type Visit = z.infer<typeof visit>;
@@ -193,7 +202,7 @@ export type KnownSaw = KeptSaw & {
   readonly lastVisit: string | null;
   readonly lastComplaint: string;
   readonly lastNote: string;
-  readonly lastWork: 'sharpen' | 'tune' | null;
+  readonly lastWork: WorkOrder['work'] | null;
   readonly lastDepthMm: number | null;
   /** Declined last time, and why. */
   readonly lastRefusal: string | null;

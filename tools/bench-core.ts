@@ -6,9 +6,9 @@ import { flatsOn } from '@odontis/core/line/flats';
 import { smallestWorstError } from '@odontis/core/line/interval-propagation';
 import { lineForAll, lineForShare } from '@odontis/core/line/joint-line';
 import { smoothestSpacing } from '@odontis/core/line/spacing';
-import { viewDepth } from '@odontis/core/plan/depth-view';
-import { makePlan } from '@odontis/core/plan/make-plan';
-import { studyLine } from '@odontis/core/plan/study';
+import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
+import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
+import { studyLine } from '@odontis/core/work/tooth-line/study';
 import { measuredSaw } from '@odontis/core/testcut/cut-saws';
 import { toothLoads } from '@odontis/core/testcut/load';
 import { testCut } from '@odontis/core/testcut/test-cut';
@@ -104,7 +104,7 @@ async function growth(): Promise<void> {
     ['joint line, free arc', (s) => freeBreastedLine(s.tips, 0, 10)],
     ['load on every tooth', (s) => toothLoads(s.cut.line, 0.04)],
     ['whole virtual cut', (s) => testCut(s.cut, { sinkMm: 0.04, boardMm: 25 })],
-    ['study and plan', (s) => makePlan(studyLine(s.study.inputs), 0.1)],
+    ['study and plan', (s) => makeOrder(studyLine(s.study.inputs), 0.1)],
   ];
   console.log(`\nGrowth: medians at ${sizes.join(', ')} teeth, and the exponent of the whole range (1 is linear)`);
   for (const [name, work] of works) {
@@ -124,7 +124,7 @@ function memory(): void {
   const { study, cut } = saw(2000);
   const round = (): void => {
     for (let i = 0; i < 50; i++) {
-      makePlan(study, 0.1);
+      makeOrder(study, 0.1);
       testCut(cut, { sinkMm: 0.04, boardMm: 25 });
     }
     collect();

@@ -52,9 +52,9 @@ describe('the command line on the core', () => {
   it('plans a record: JSON and nothing else on its output', async () => {
     const { code, out, lines } = await odontis('plan', 'docs/examples/back-saw.json');
     expect([code, lines]).toEqual([0, []]);
-    const plan = JSON.parse(out) as { family: string; plan: { steps: unknown[]; depthMm: number } };
+    const plan = JSON.parse(out) as { family: string; order: { steps: unknown[] } };
     expect(plan.family).toBe('back');
-    expect(plan.plan.steps.length).toBeGreaterThan(5);
+    expect(plan.order.steps.length).toBeGreaterThan(5);
   });
 
   it('takes the measurements of a saw as the app writes them: checks any, plans a straight one', async () => {
@@ -85,7 +85,8 @@ describe('the command line on the core', () => {
     const good = file('measured.json', JSON.stringify({ ...measured, sittings: [sitting], sessions: [] }));
     expect((await odontis('check', good)).out).toContain('sessions 1');
     const [one, other] = [await odontis('plan', good), await odontis('plan', 'docs/examples/back-saw.json')];
-    const depthOf = (out: string): number => (JSON.parse(out) as { plan: { depthMm: number } }).plan.depthMm;
+    const depthOf = (out: string): number =>
+      (JSON.parse(out) as { order: { choice: { depthMm: number } } }).order.choice.depthMm;
     expect(depthOf(one.out)).toBe(depthOf(other.out));
     const bare = file('bare.json', JSON.stringify({ ...measured, sittings: [], sessions: [] }));
     const none = await odontis('plan', bare);
@@ -104,7 +105,12 @@ describe('the command line on the core', () => {
       odontis('plan', 'docs/examples/back-saw.json', '--joint', '0.1016 mm'),
     ]);
     expect(ours.code).toBe(0);
-    expect(JSON.parse(ours.out)).toEqual(JSON.parse(theirs.out));
+    // What it is worked out from says that a CSV has no notes; all that comes of it is the same.
+    const told = (out: string): object => {
+      const { order, ...rest } = JSON.parse(out) as { order: { inputs: object } };
+      return { ...rest, order: { ...order, inputs: null } };
+    };
+    expect(told(ours.out)).toEqual(told(theirs.out));
   });
 
   it('checks: good in a line, bad with every fault and its path', async () => {

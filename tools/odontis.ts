@@ -8,7 +8,7 @@ import { MEASURED_FORMAT, readMeasured } from '@odontis/contract/measured-saw';
 import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
 import { lineOf } from '@odontis/core/evidence/line-of';
-import { planRecord } from '@odontis/core/plan/plan-record';
+import { workOf } from '@odontis/core/work/families';
 import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
 import { pitchMmSaid } from '@odontis/core/units/count';
 import { parseLength } from '@odontis/core/units/length';
@@ -216,7 +216,7 @@ async function main(argv: readonly string[]): Promise<void> {
     const joint = options.joint === undefined ? undefined : lengthOption(options, 'joint');
     console.log(
       JSON.stringify(
-        planRecord(record, joint),
+        workOf(record.family).ofRecord(record, joint),
         (_, v: unknown) => (ArrayBuffer.isView(v) ? Array.from(v as Float64Array) : v),
         2,
       ),

@@ -1,10 +1,11 @@
 import { depthCurve } from '@odontis/core/line/depth-curve';
-import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
-import { viewDepth } from '@odontis/core/plan/depth-view';
-import { DEFAULT_HABITS } from '@odontis/core/plan/habits';
-import { makePlan } from '@odontis/core/plan/make-plan';
-import { walkPlan } from '@odontis/core/plan/steps';
-import { studyLine } from '@odontis/core/plan/study';
+import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
+import { saySharpenings } from '@odontis/core/life/life';
+import type { LineInputs } from '@odontis/core/work/tooth-line/inputs';
+import { anglesFor, DEFAULT_HABITS } from '@odontis/core/work/habits';
+import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
+import { walkOf } from '@odontis/core/work/step';
+import { studyLine } from '@odontis/core/work/tooth-line/study';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { demoReadings, demoSaw } from '../server/demo/demo-saw';
@@ -19,18 +20,37 @@ export function walkedSaw(): string[] {
   const saw = demoSaw(0, random);
   const readings = demoReadings(saw, { hard: true }, random);
   const statistics = lineStatistics(readings);
-  const facts = { saw, wood: 'dry-soft' as const, marks: [], readings };
-  const inputs = assembleInputs(facts, DEFAULT_HABITS, UNCALIBRATED_STROKES, 'free');
+  const inputs: LineInputs = {
+    saw: {
+      family: saw.family,
+      filing: saw.filing,
+      wood: 'dry-soft',
+      plateThicknessMm: saw.plateThicknessMm,
+      plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
+      pitchMm: saw.pitchMm,
+    },
+    angles: anglesFor(DEFAULT_HABITS.angles, saw.family, saw.filing),
+    from: null,
+    readings,
+    keys: [],
+    measured: readings.length,
+    habits: DEFAULT_HABITS,
+    strokeRate: UNCALIBRATED_STROKES,
+    marks: [],
+    etch: false,
+    filingsSinceSet: null,
+    line: 'free',
+  };
   const study = studyLine(inputs);
   const view = viewDepth(study, study.recommended.depthMm);
-  const plan = makePlan(study, study.recommended.depthMm);
+  const order = makeOrder(study, study.recommended.depthMm);
   const curve = depthCurve(study.prepared, study.datum, study.pitchMm, study.deepestMm, 64);
   const mm = (value: number, digits = 3): string => `${value.toFixed(digits)} mm`;
   return [
     `Readings: ${readings.length} teeth, pitch ${mm(statistics?.pitchMm ?? 0)}, ${mm(statistics?.heightSpreadMm ?? 0)} from highest to lowest, worst spacing ${mm(statistics?.worstSpacingMm ?? 0)} off.`,
     `Tooth: rake ${inputs.angles.rakeDeg}, fleam ${inputs.angles.fleamDeg}, ${mm(study.toothHeightMm)} high; file: ${study.file.file.name}.`,
     `Curve: unjointed ${Math.round((curve[0]?.reachedShare ?? 0) * 100)} % of the teeth are on the line; ${mm(study.recommended.least.byTeethMm)} reach 95 %.`,
-    `Advised depth ${mm(plan.depthMm)}: ${(plan.reachedShare * 100).toFixed(1)} % on the line, worst spacing ${mm(view.spacing.worstMm)}, ${plan.metalMm3.toFixed(1)} mm³ of steel, ${plan.sharpeningsSpent.toFixed(1)} sharpenings spent.`,
-    `Steps: ${plan.steps.map((step) => step.kind).join(', ')}; ${walkPlan(plan.steps).length} stops, ${plan.strokes} strokes, ${Math.round(plan.minutes)} minutes.`,
+    `Advised depth ${mm(order.choice.depthMm)}: ${(order.forecast.cut.reachedShare * 100).toFixed(1)} % on the line, worst spacing ${mm(view.spacing.worstMm)}, ${order.forecast.cut.metalMm3.toFixed(1)} mm³ of steel, ${saySharpenings(order.forecast.life.spent)} spent.`,
+    `Steps: ${order.steps.map((step) => step.kind).join(', ')}; ${walkOf(order.steps).length} stops, ${order.strokes} strokes, ${Math.round(order.minutes)} minutes.`,
   ];
 }

@@ -5,7 +5,7 @@ import { rakersOf, saw, teethOf } from '../saw/saw';
 import { ORDINARY_SAWS } from '../saw/ordinary-saws';
 import { sawFaults } from '../saw/saw-faults';
 import { convertTeeth } from '../line/conversion';
-import { DEFAULT_HABITS } from '../plan/habits';
+import { DEFAULT_HABITS } from '../work/habits';
 import { pitchMmFromCount } from '../saw/points';
 import { keepOrReplace } from './cost';
 import type { CounterAnswers } from './counter-judgement';

@@ -1,4 +1,4 @@
-import { DEFAULT_HABITS } from '../plan/habits';
+import { DEFAULT_HABITS } from '../work/habits';
 import type { Saw } from '../saw/saw';
 import type { Answered, CounterShop } from './judge-intake';
 import { judgeIntake } from './judge-intake';

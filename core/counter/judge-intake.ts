@@ -1,8 +1,8 @@
 import type { Judgement } from '../judgement/books';
 import type { UseRate } from '../life/life';
-import type { AngleTable } from '../plan/habits';
-import type { Price, Rates } from '../plan/price';
-import { priceFor } from '../plan/price';
+import type { AngleTable } from '../work/habits';
+import type { Price, Rates } from '../work/price';
+import { priceFor } from '../work/price';
 import type { Saw } from '../saw/saw';
 import { isCarbide, rakersOf, teethOf } from '../saw/saw';
 import type { PlateMark } from '../triage/plate-marks';

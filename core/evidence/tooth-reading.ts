@@ -19,6 +19,8 @@ export interface ToothReading {
   readonly setMm?: number | null;
   readonly kind: ToothKind;
   readonly note?: string | null;
+  /** Not measured: teeth that were stand for it. */
+  readonly sample?: boolean;
 }
 
 /** The teeth that are there, in order from heel to toe. */

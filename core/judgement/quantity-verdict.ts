@@ -17,6 +17,7 @@ import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
 import type { SetBalance } from '../set/set-balance';
 import { setBalance } from '../set/set-balance';
 import { familySet } from '../set/family-set';
+import { woodFacts } from '../saw/woods';
 import { RESET_BELOW_SHARE } from '../set/set-wear';
 import type { PlaceEstimate } from '../evidence/estimates';
 import type { PlateBend } from '../plate/plate-bend';
@@ -142,12 +143,5 @@ function chippersOf(estimates: readonly PlaceEstimate[]): QuantitySummary['chipp
  * sample of set decides about. mm.
  */
 export function setLimitMm(saw: Saw, wood: Wood): number {
-  const told = WOODS[wood];
-  return RESET_BELOW_SHARE * familySet(saw.family, told, 'ordinary', saw.plateThicknessMm).perSideMm;
+  return RESET_BELOW_SHARE * familySet(saw.family, woodFacts(wood), 'ordinary', saw.plateThicknessMm).perSideMm;
 }
-
-const WOODS = {
-  'dry-hard': { moisture: 'dry', timber: 'hard' },
-  'dry-soft': { moisture: 'dry', timber: 'soft' },
-  green: { moisture: 'green', timber: 'medium' },
-} as const satisfies Record<Wood, object>;

@@ -148,6 +148,14 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
   thresholds: { leastShare: 0.6, filings: 4 },
   rules: [
     {
+      id: 'set-unread',
+      verdict: 'reset',
+      because: 'set',
+      when: { fact: 'setLeftShare', known: false },
+      says: 'The set was not measured on both sides: set it anew.',
+      source,
+    },
+    {
       id: 'worn-down',
       verdict: 'reset',
       because: 'set',
@@ -167,7 +175,7 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
       id: 'tune-takes-it-out',
       verdict: 'reset',
       because: 'work',
-      when: { fact: 'work', is: 'tune' },
+      when: { fact: 'work', is: ['tune', 'convert'] },
       says: 'A full tune takes the set out first, so it is renewed.',
       source,
     },

@@ -2,46 +2,59 @@ import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import type { Family } from '../saw/all-families';
 import type { StraightFamily } from '../saw/families';
-
-/** Metal an ordinary sharpening takes off the tips, mm. Common practice, no source. */
-export const SHARPENING_MM = 0.05;
+import type { MetalPerVisit } from './plate-life';
+import { sharpeningsLeft } from './plate-life';
+import { SHARPENING_ERROR_MM, SHARPENING_MM } from './sharpening-metal';
 
 /** Plate under the back or the handle that a saw can still work with, mm. Common practice, no source. */
 const LEAST_DEPTH_MM: Record<StraightFamily, number> = { back: 20, hand: 40 };
 
+/** A count of sharpenings: the likely one, and the least and most of it at two standard errors. */
+export interface Sharpenings {
+  readonly likely: number;
+  readonly least: number;
+  readonly most: number;
+}
+
 export interface LifeCost {
   /** Ordinary sharpenings that this depth uses up at once. */
-  readonly sharpenings: number;
+  readonly spent: Sharpenings;
   /** Ordinary sharpenings left in the plate after it. */
-  readonly left: number;
+  readonly left: Sharpenings;
   readonly reason: Reason;
 }
 
 /**
  * What a depth costs in the saw's life: depth over the metal of an ordinary
  * sharpening; what is left: (plate depth at its narrowest - least workable -
- * depth) over the same. mm in, sharpenings out, never negative.
+ * depth) over the same, both as far apart as that metal is known. mm in,
+ * sharpenings out, never negative. Example: 0.2 -> likely 4, from 3 to 6.
  */
 export function lifeCost(
   depthMm: number,
   plateDepthMm: number,
   family: StraightFamily,
-  perSharpeningMm = SHARPENING_MM,
+  metal: MetalPerVisit = { meanMm: SHARPENING_MM, errorMm: SHARPENING_ERROR_MM, visits: 0 },
 ): LifeCost {
-  if (!(perSharpeningMm > 0)) throw new RangeError('A sharpening must take some metal.');
+  if (!(metal.meanMm > 0)) throw new RangeError('A sharpening must take some metal.');
   const least = LEAST_DEPTH_MM[family];
-  const left = Math.max(0, Math.floor((plateDepthMm - least - depthMm) / perSharpeningMm + 1e-9));
+  const error = 2 * (metal.errorMm ?? 0);
   return {
-    sharpenings: depthMm / perSharpeningMm,
-    left,
+    spent: {
+      likely: depthMm / metal.meanMm,
+      least: depthMm / (metal.meanMm + error),
+      most: depthMm / Math.max(metal.meanMm / 2, metal.meanMm - error),
+    },
+    left: sharpeningsLeft(plateDepthMm - depthMm, least, metal),
     reason: because(
       'Life of the plate',
-      '(plate depth − least workable depth − this depth) ÷ metal of one sharpening',
+      '(plate depth − least workable depth − this depth) ÷ metal of one sharpening, give or take two of its errors',
       [
         input('plate depth, narrowest', plateDepthMm, 'mm'),
         input('least workable', least, 'mm'),
         input('this depth', depthMm, 'mm'),
-        input('one sharpening', perSharpeningMm, 'mm'),
+        input('one sharpening', metal.meanMm, 'mm'),
+        input('its error', metal.errorMm ?? 'not known', metal.errorMm === null ? 'text' : 'mm'),
       ],
       COMMON_PRACTICE,
     ),
@@ -51,9 +64,16 @@ export function lifeCost(
 /** Beyond this many sharpenings the plate outlives its owner, and a figure would only pretend to know. */
 const BEYOND_COUNTING = 100;
 
-/** Sharpenings left as a person would say them: a number while it matters. */
-export function sayLeft(left: number): string {
-  return left > BEYOND_COUNTING ? `more than ${BEYOND_COUNTING}` : `about ${left}`;
+/**
+ * Sharpenings as a person would say them, no more exactly than they are known: both ends of
+ * what is likely, a number while it matters.
+ */
+export function saySharpenings({ least, most }: Sharpenings): string {
+  if (least > BEYOND_COUNTING) return `more than ${BEYOND_COUNTING} sharpenings`;
+  const [from, to] = [Math.round(least), Math.round(most)];
+  if (to < 1) return 'less than one sharpening';
+  if (to > BEYOND_COUNTING) return `${from} sharpenings or more`;
+  return from === to ? `about ${to} ${to === 1 ? 'sharpening' : 'sharpenings'}` : `${from} to ${to} sharpenings`;
 }
 
 export type UseRate = 'daily' | 'weekly' | 'seldom';

@@ -1,4 +1,4 @@
-import { SHARPENING_MM } from './life';
+import { SHARPENING_MM } from './sharpening-metal';
 
 /** A visit as life is counted from: when, and how far the line went down. Days are whole days of any one calendar count. */
 export interface PastVisit {
@@ -24,15 +24,15 @@ export function metalPerSharpening(visits: readonly PastVisit[]): MetalPerVisit 
   return { meanMm, errorMm: Math.sqrt(squares / (own.length - 1) / own.length), visits: own.length };
 }
 
-export interface SharpeningsLeft {
-  readonly likely: number;
-  /** At two standard errors more and less metal a sharpening; alike where the error is not known. */
-  readonly least: number;
-  readonly most: number;
-}
-
-/** Sharpenings left in a plate: what may still go over the metal of one. mm. Never negative. */
-export function sharpeningsLeft(plateDepthMm: number, leastDepthMm: number, metal: MetalPerVisit): SharpeningsLeft {
+/**
+ * Sharpenings left in a plate: what may still go over the metal of one, and at two standard
+ * errors more and less of it; alike where the error is not known. mm. Never negative.
+ */
+export function sharpeningsLeft(
+  plateDepthMm: number,
+  leastDepthMm: number,
+  metal: MetalPerVisit,
+): { readonly likely: number; readonly least: number; readonly most: number } {
   const room = Math.max(0, plateDepthMm - leastDepthMm);
   const of = (perMm: number): number => Math.floor(room / perMm + 1e-9);
   if (!(metal.meanMm > 0)) throw new RangeError('A sharpening must take some metal.');

@@ -1,6 +1,6 @@
 import type { FiledTooth } from '../file/flank-angles';
 import { toothFor, toothHeightMm } from '../file/flank-angles';
-import type { AnglePair } from '../plan/habits';
+import type { AnglePair } from '../file/angle-pair';
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import { MM_PER_INCH } from '../units/length';

@@ -1,7 +1,7 @@
 import ManifoldModule from 'manifold-3d';
 import { toothFor } from '../file/flank-angles';
-import { viewDepth } from '../plan/depth-view';
-import { studyLine } from '../plan/study';
+import { viewDepth } from '../work/tooth-line/depth-view';
+import { studyLine } from '../work/tooth-line/study';
 import { planInputs } from '../reference/random-saw';
 import type { ToothReading } from '../evidence/tooth-reading';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { DEFAULT_HABITS } from '../plan/habits';
-import { makePlan } from '../plan/make-plan';
-import { studyLine } from '../plan/study';
+import { DEFAULT_HABITS } from '../work/habits';
+import { makeOrder } from '../work/tooth-line/make-order';
+import { studyLine } from '../work/tooth-line/study';
 import { planInputs, randomSaw } from '../reference/random-saw';
 import { mirrorReadings, mirrorTooth } from './mirror';
 import type { PullTooth } from './pull-tooth';
@@ -97,10 +97,10 @@ describe('a pull saw is a push saw in the mirror', () => {
         const push = studyLine(inputs(readings, pitchMm));
         const pull = studyLine(inputs(mirrorReadings(readings, length), pitchMm));
         const depth = share * Math.min(push.deepestMm, pull.deepestMm);
-        const [a, b] = [makePlan(push, depth), makePlan(pull, depth)];
-        expect(b.reachedShare).toBeCloseTo(a.reachedShare, 9);
-        expect(b.worstSpacingMm).toBeCloseTo(a.worstSpacingMm, 6);
-        expect(b.metalMm3).toBeCloseTo(a.metalMm3, 5);
+        const [a, b] = [makeOrder(push, depth), makeOrder(pull, depth)];
+        expect(b.forecast.cut.reachedShare).toBeCloseTo(a.forecast.cut.reachedShare, 9);
+        expect(b.forecast.cut.worstSpacingMm).toBeCloseTo(a.forecast.cut.worstSpacingMm, 6);
+        expect(b.forecast.cut.metalMm3).toBeCloseTo(a.forecast.cut.metalMm3, 5);
       }),
       { numRuns: 40 },
     );

@@ -1,8 +1,8 @@
 /** Made-up worn saws for the invariants; test only. Lengths mm. */
 import fc from 'fast-check';
 import type { ToothReading } from '../evidence/tooth-reading';
-import { DEFAULT_HABITS } from '../plan/habits';
-import type { PlanInputs } from '../plan/plan-inputs';
+import { DEFAULT_HABITS } from '../work/habits';
+import type { LineInputs } from '../work/tooth-line/inputs';
 import { UNCALIBRATED_STROKES } from '../line/strokes';
 
 export interface RandomSaw {
@@ -37,8 +37,8 @@ export const randomSaw = (most = 60): fc.Arbitrary<RandomSaw> =>
 export const planInputs = (
   readings: readonly ToothReading[],
   pitchMm: number,
-  more: Partial<PlanInputs> = {},
-): PlanInputs => ({
+  more: Partial<LineInputs> = {},
+): LineInputs => ({
   saw: {
     family: 'back',
     filing: 'rip',
@@ -53,6 +53,11 @@ export const planInputs = (
   strokeRate: UNCALIBRATED_STROKES,
   marks: [],
   line: 'free',
+  from: null,
+  keys: [],
+  measured: readings.length,
+  etch: false,
+  filingsSinceSet: null,
   ...more,
 });
 

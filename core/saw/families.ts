@@ -16,6 +16,3 @@ export type BackFixing = (typeof BACK_FIXINGS)[number];
 /** What the work asks of the set. */
 export const WOODS = ['dry-hard', 'dry-soft', 'green'] as const;
 export type Wood = (typeof WOODS)[number];
-
-export const isStraightFamily = (family: string): family is StraightFamily =>
-  (STRAIGHT_FAMILIES as readonly string[]).includes(family);

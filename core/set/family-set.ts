@@ -2,7 +2,9 @@ import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import type { Family, Moisture, Timber } from '../saw/all-families';
 import { MM_PER_THOU } from '../units/length';
-import { LARGEST_SET_SHARE } from './set-target';
+
+/** Set per side is never above this share of the plate's thickness (geometry section 6). */
+export const LARGEST_SET_SHARE = 0.5;
 
 /** What the cut is to be like. */
 export const USES = ['fine', 'ordinary', 'fast'] as const;

@@ -20,6 +20,3 @@ export function setLeftMm(setMm: number, filedMm: number, toothHeightMm: number,
 
 /** Below this share of the wanted set the saw binds soon: reset. Common practice, no source. */
 export const RESET_BELOW_SHARE = 0.6;
-
-/** Reset when what is left after this filing is under {@link RESET_BELOW_SHARE} of the target. */
-export const wantsReset = (leftMm: number, targetMm: number): boolean => leftMm < RESET_BELOW_SHARE * targetMm;

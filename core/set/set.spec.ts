@@ -1,8 +1,9 @@
 import { toothFor, toothHeightMm } from '../file/flank-angles';
 import { pitchMmFromCount } from '../saw/points';
 import { setBalance } from './set-balance';
-import { setTarget } from './set-target';
-import { setLeftMm, wantsReset } from './set-wear';
+import { woodFacts } from '../saw/woods';
+import { familySet } from './family-set';
+import { RESET_BELOW_SHARE, setLeftMm } from './set-wear';
 import { stoningOrder } from './stoning';
 
 const side = (meanMm: number, spreadMm: number | null = 0.004, count = 8) => ({ meanMm, spreadMm, count });
@@ -11,16 +12,23 @@ describe('set, kerf and balance (geometry section 6)', () => {
   // Common practice, no source: fine back saws 2 to 3 thou, hand saws about 5 (trade section 8).
   it('asks for 2 to 3 thou on back saws, about 5 on hand saws', () => {
     for (const wood of ['dry-hard', 'dry-soft', 'green'] as const) {
-      const thou = setTarget('back', wood, 0.5).perSideMm / 0.0254;
+      const thou = familySet('back', woodFacts(wood), 'ordinary', 0.5).perSideMm / 0.0254;
       expect(thou).toBeGreaterThanOrEqual(2 - 1e-9);
       expect(thou).toBeLessThanOrEqual(3 + 1e-9);
     }
-    expect(setTarget('hand', 'dry-soft', 0.9).perSideMm / 0.0254).toBeCloseTo(5, 9);
+    const woods = (['dry-hard', 'dry-soft', 'green'] as const).map(
+      (wood) => familySet('hand', woodFacts(wood), 'ordinary', 0.9).perSideMm / 0.0254,
+    );
+    // About five, less in hard wood and more in wet.
+    woods.forEach((thou) => expect(Math.abs(thou - 5)).toBeLessThanOrEqual(2 + 1e-9));
+    expect([...woods].sort((a, b) => a - b)).toEqual(woods);
   });
   it('kerf is the plate and both sides; never above half the plate per side', () => {
-    const target = setTarget('hand', 'dry-soft', 0.9);
+    const target = familySet('hand', woodFacts('dry-soft'), 'ordinary', 0.9);
     expect(target.kerfMm).toBeCloseTo(0.9 + 2 * target.perSideMm, 12);
-    expect(setTarget('hand', 'green', 0.2)).toEqual(jasmine.objectContaining({ perSideMm: 0.1, limitedByPlate: true }));
+    expect(familySet('hand', woodFacts('green'), 'ordinary', 0.2)).toEqual(
+      jasmine.objectContaining({ perSideMm: 0.1, limitedByPlate: true }),
+    );
   });
   it('shrinks as the tips are filed: 69, 54, 39 % by the hinge, 48, 29, 15 % by the arc', () => {
     const height = toothHeightMm(25.4 / 15, toothFor(0, 0));
@@ -29,7 +37,7 @@ describe('set, kerf and balance (geometry section 6)', () => {
     expect([0.1, 0.15, 0.2].map((f) => left(f, 'hinge'))).toEqual([69, 54, 39]);
     expect([0.1, 0.15, 0.2].map((f) => left(f, 'arc'))).toEqual([48, 29, 15]);
     // Common practice, no source: set lasts three or four filings.
-    const visits = [1, 2, 3, 4].map((n) => wantsReset(setLeftMm(0.06, n * 0.05, height, 'hinge'), 0.06));
+    const visits = [1, 2, 3, 4].map((n) => setLeftMm(0.06, n * 0.05, height, 'hinge') < RESET_BELOW_SHARE * 0.06);
     expect(visits).toEqual([false, false, true, true]);
     expect(pitchMmFromCount(16, 'points')).toBeCloseTo(25.4 / 15, 12);
   });

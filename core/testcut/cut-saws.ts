@@ -1,8 +1,5 @@
 import type { FiledTooth } from '../file/flank-angles';
 import { ridgeDropMm } from '../file/flank-angles';
-import { heightOn } from '../line/joint-line';
-import type { Plan } from '../plan/make-plan';
-import type { PlanInputs } from '../plan/plan-inputs';
 import { overOwnLine } from '../evidence/over-own-line';
 import type { ToothReading } from '../evidence/tooth-reading';
 import { leanOf, standingTeeth } from '../evidence/tooth-reading';
@@ -40,24 +37,5 @@ export function measuredSaw(
     })),
     plateThicknessMm: facts.plateThicknessMm,
     bentMm: bentLengthMm(facts.toothHeightMm),
-  };
-}
-
-/** A plan's teeth at their targets, all of the set it asks for. */
-export function plannedSaw(plan: Plan, inputs: PlanInputs): CutSaw {
-  const line = { alphaMm: plan.lineAlphaMm, beta: plan.lineBeta };
-  const byTooth = new Map(inputs.readings.map((r) => [r.tooth, r]));
-  const heights = Float64Array.from(plan.targets, (t) => t.yMm - heightOn(line, t.xMm));
-  const { plateThicknessMm } = inputs.saw;
-  const dropMm = ridgeDropMm(plateThicknessMm, inputs.angles.fleamDeg, plan.tooth);
-  return {
-    line: { xMm: Float64Array.from(plan.targets, (t) => t.xMm), heightMm: heights, pitchMm: plan.pitchMm, cut: 'push' },
-    teeth: plan.targets.map((t, i) => {
-      const reading = byTooth.get(t.tooth) as ToothReading;
-      const setMm = plan.reset ? plan.setPerSideMm : (reading.setMm ?? plan.setPerSideMm);
-      return { tooth: t.tooth, heightMm: heights[i] as number, lean: leanOf(reading), setMm, dropMm };
-    }),
-    plateThicknessMm,
-    bentMm: bentLengthMm(plan.toothHeightMm),
   };
 }

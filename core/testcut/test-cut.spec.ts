@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { makePlan } from '../plan/make-plan';
-import { studyLine } from '../plan/study';
+import { makeOrder } from '../work/tooth-line/make-order';
+import { studyLine } from '../work/tooth-line/study';
 import { evenSaw, planInputs } from '../reference/random-saw';
-import { measuredSaw, plannedSaw } from './cut-saws';
+import { plannedSaw } from '../work/tooth-line/planned-saw';
+import { measuredSaw } from './cut-saws';
 import type { Piece } from './envelope';
 import { envelopeAt, upperEnvelope } from './envelope';
 import { hopMm } from './hop';
@@ -237,18 +238,18 @@ describe('the virtual test cut', () => {
       }));
       const inputs = planInputs(readings, 2);
       const study = studyLine(inputs);
-      const plan = makePlan(study, study.recommended.depthMm);
+      const plan = makeOrder(study, study.recommended.depthMm);
       expect(plan.work).toBe('tune');
       const facts = { plateThicknessMm: 0.6, pitchMm: 2, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
       const before = measuredSaw(readings, study.tooth, facts, 0.05);
-      const { planned, after, ...story } = cutStory(before, plannedSaw(plan, inputs), null, {
+      const { planned, after, ...story } = cutStory(before, plannedSaw(plan), null, {
         sinkMm: 0.005,
         boardMm: 20,
       });
       expect(after).toBeNull();
       expect(planned?.loads.shareWorking).toBeGreaterThan(story.before.loads.shareWorking);
       expect(planned?.hopMm).toBeLessThan(story.before.hopMm);
-      expect(planned?.section.widthMm).toBeCloseTo(plan.kerfMm, 9);
+      expect(planned?.section.widthMm).toBeCloseTo(plan.forecast.cut.kerfMm, 9);
       expect(planned?.marks.length).toBe(0);
     }
   });
@@ -300,9 +301,9 @@ describe('the virtual test cut', () => {
   it('a plan that leaves the set leaves each tooth its own', () => {
     const readings = evenSaw(20, 2).map((r) => ({ ...r, setMm: 0.06 + 0.001 * r.tooth }));
     const inputs = planInputs(readings, 2);
-    const plan = makePlan(studyLine(inputs), 0);
-    expect(plan.reset).toBeFalse();
-    expect(plannedSaw(plan, inputs).teeth.map((t) => t.setMm)).toEqual(readings.map((r) => r.setMm));
+    const plan = makeOrder(studyLine(inputs), 0);
+    expect(plan.forecast.set.reset).toBeFalse();
+    expect(plannedSaw(plan).teeth.map((t) => t.setMm)).toEqual(readings.map((r) => r.setMm));
   });
   it('an even saw set alike runs true and loads both sides alike', () => {
     const readings = evenSaw(40, 2).map((r) => ({ ...r, setMm: 0.05 }));

@@ -1,13 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
+import { workFactsOf } from '@odontis/contract/work-facts';
+import { isPlanned, workOf } from '@odontis/core/work/families';
+import { PLAIN_WISH } from '@odontis/core/work/family-work';
+import { walkOf } from '@odontis/core/work/step';
+import { keptOrder } from '../features/plans/kept-order';
+import { readDossier } from '../features/tickets/dossier';
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { MessageKind } from '@odontis/contract/notes';
 import type { Stage, Waits } from '@odontis/contract/ticket';
-import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
-import { makePlan } from '@odontis/core/plan/make-plan';
-import { walkPlan } from '@odontis/core/plan/steps';
-import { studyLine } from '@odontis/core/plan/study';
 import { fitStrokeRate } from '@odontis/core/line/strokes';
 import type { Answered } from '@odontis/core/counter/judge-intake';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
@@ -15,7 +17,6 @@ import { takeLine } from '@odontis/core/evidence/take';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { toRow } from '../features/evidence/evidence-row';
 import type { StraightSaw } from './demo-saw';
-import { isStraightFamily } from '@odontis/core/saw/families';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import type { Database } from '../database/connect';
 import type { SawRow } from '../features/customers/model';
@@ -211,7 +212,7 @@ class DemoLoader {
       { customerId: saw.customerId, openedBy: by, openedAt: opened.toJSDate() },
       { transaction },
     );
-    const straight = isStraightFamily(saw.family);
+    const straight = isPlanned(saw.family);
     const worked = !straight && (stage === 'closed' || stage === 'handover');
     const minutesTaken = ((work.lowMinutes + work.highMinutes) / 2) * this.paceOf(by) * (0.92 + 0.16 * this.random());
     const ended = stage === 'closed' || stage === 'declined';
@@ -257,21 +258,23 @@ class DemoLoader {
 
   private async work(ticketId: number, saw: SawRow, visit: Visit, readings: ToothReading[], by: number): Promise<void> {
     const { db, transaction } = this;
-    const facts = { saw: toSaw(saw) as StraightSaw, wood: 'dry-soft' as const, marks: visit.marks, readings };
-    const inputs = assembleInputs(facts, FIRST_BOOK.habits, fitStrokeRate([]), 'free');
-    const study = studyLine(inputs);
-    const plan = makePlan(study, study.recommended.depthMm);
-    const stops = walkPlan(plan.steps).length;
+    const work = workOf(saw.family);
+    const dossier = await readDossier(db, ticketId, transaction);
+    const studied =
+      work.way === 'planned' && work.study(workFactsOf(dossier, FIRST_BOOK, fitStrokeRate([])), PLAIN_WISH);
+    if (!studied || !studied.ok || work.way !== 'planned') throw new Error(`The demo's ${saw.name} cannot be planned.`);
+    const order = work.order(studied.study, studied.study.recommended.depthMm, FIRST_BOOK.rates);
+    const walk = walkOf(order.steps);
+    const stops = walk.length;
     const acceptedAt = visit.opened.plus({ days: 1 }).toJSDate();
     const row = await db.models.Plan.create(
-      { ticketId, number: 1, inputs, plan, stops, minutes: plan.minutes, acceptedBy: by, acceptedAt },
+      { ticketId, number: 1, ...keptOrder(order), acceptedBy: by, acceptedAt },
       { transaction },
     );
     const done = visit.stage === 'bench' ? Math.floor(stops * (0.15 + 0.5 * this.random())) : stops;
-    const walk = walkPlan(plan.steps);
     let clock = acceptedAt.getTime();
     const tick = (stop: number): Date => {
-      const step = plan.steps[walk[stop]?.step ?? 0];
+      const step = order.steps[walk[stop]?.step ?? 0];
       const planned = (step?.minutes ?? 0) / Math.max(1, step?.stops.length ?? 1);
       clock += planned * 60_000 * this.paceOf(by) * (0.85 + 0.3 * this.random());
       return new Date(clock);
@@ -290,7 +293,7 @@ class DemoLoader {
       { transaction },
     );
     if (visit.stage === 'bench') return;
-    const after = demoAfter(plan.targets, readings, plan.setPerSideMm, this.random);
+    const after = demoAfter(order.targets, readings, order.forecast.set.perSideMm, this.random);
     await this.measuring(ticketId, 'after', after, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
     await db.models.CheckRound.create(
@@ -302,8 +305,8 @@ class DemoLoader {
         chatters: false,
         note: '',
         verdict: 'pass',
-        setLeftMm: plan.setPerSideMm,
-        setRightMm: plan.setPerSideMm,
+        setLeftMm: order.forecast.set.perSideMm,
+        setRightMm: order.forecast.set.perSideMm,
         stoneSide: 'none',
         stonePasses: 0,
         advice: ['passes'],

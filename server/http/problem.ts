@@ -6,6 +6,7 @@ const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'person-unknown': { status: 403, title: 'Nobody is at the screen' },
   'edited-elsewhere': { status: 409, title: 'Changed by somebody else meanwhile' },
   'wrong-stage': { status: 409, title: 'The ticket is at another stage' },
+  'measured-in-part': { status: 422, title: 'Only part of the line is measured' },
   'readings-unfit': { status: 422, title: 'The readings do not make a plan' },
   'session-closed': { status: 409, title: 'The session is closed' },
   'too-large': { status: 413, title: 'Too much at once' },

@@ -7,6 +7,7 @@ import { sayWhatIsWaitedFor } from './2026-11-23-say-what-is-waited-for';
 import { measureEveryFamily } from './2026-11-23-measure-every-family';
 import { readAngles } from './2026-11-24-read-angles';
 import { oneEvidence } from './2026-11-28-one-evidence';
+import { oneOrder } from './2026-11-29-one-order';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -20,6 +21,7 @@ export const MIGRATIONS: readonly Migration[] = [
   measureEveryFamily,
   readAngles,
   oneEvidence,
+  oneOrder,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -149,6 +149,14 @@ export async function ticketAt(shop: TestShop, stage: 'measure' | 'plan' | 'benc
   await shop.send('post', `${at}/evidence`, lineBody('before', hollowReadings()));
   dossier = (await shop.send('post', `${at}/measured`, { version: dossier.ticket.version })).body as Dossier;
   if (stage === 'plan') return dossier;
-  const choice = { version: dossier.ticket.version, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 };
+  const choice = {
+    version: dossier.ticket.version,
+    depthMm: 0.1,
+    line: 'free',
+    rakeDeg: 0,
+    fleamDeg: 0,
+    convert: false,
+    sample: false,
+  };
   return (await shop.send('post', `${at}/plan`, choice)).body as Dossier;
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { BenchState } from '@odontis/contract/bench';
 import type { Dossier } from '@odontis/contract/dossier';
-import { walkPlan } from '@odontis/core/plan/steps';
+import { walkOf } from '@odontis/core/work/step';
 import { hollowReadings, lineBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 
@@ -20,14 +20,22 @@ describe('plan and bench', () => {
   it('freezes the accepted plan: the server works it out, the database refuses to change it', async () => {
     const dossier = await ticketAt(shop, 'bench');
     expect(dossier.ticket.stage).toBe('bench');
-    expect(dossier.plan?.plan.depthMm).toBe(0.1);
-    expect(dossier.plan?.inputs.readings.length).toBe(34);
+    expect(dossier.plan?.order.choice?.depthMm).toBe(0.1);
+    expect(dossier.plan?.order.inputs?.readings.length).toBe(34);
     await expectAsync(shop.db.sequelize.query('UPDATE plan SET minutes = 1')).toBeRejectedWithError(/never changed/);
   });
 
   it('refuses a depth beyond the tooth and a plan on an old version', async () => {
     const { ticket } = await ticketAt(shop, 'plan');
-    const choice = { version: ticket.version, depthMm: 5, line: 'free', rakeDeg: 0, fleamDeg: 0 };
+    const choice = {
+      version: ticket.version,
+      depthMm: 5,
+      line: 'free',
+      rakeDeg: 0,
+      fleamDeg: 0,
+      convert: false,
+      sample: false,
+    };
     const deep = await shop.send('post', `/api/tickets/${ticket.id}/plan`, choice);
     expect((deep.body as { errors: { path: string }[] }).errors[0]?.path).toBe('/depthMm');
     const stale = await shop.send('post', `/api/tickets/${ticket.id}/plan`, { ...choice, depthMm: 0.1, version: 1 });
@@ -47,7 +55,7 @@ describe('plan and bench', () => {
 
   it('moves to the check when every stop is done, and back when one is undone', async () => {
     const { ticket, plan } = await ticketAt(shop, 'bench');
-    const stops = walkPlan(plan?.plan.steps ?? []);
+    const stops = walkOf(plan?.order.steps ?? []);
     const at = `/api/tickets/${ticket.id}/bench`;
     const all = { planId: plan?.id, events: stops.map((s) => press(s.index)) };
     expect(((await shop.send('post', at, all)).body as BenchState).stage).toBe('check');
@@ -60,7 +68,7 @@ describe('plan and bench', () => {
     const at = `/api/tickets/${ticket.id}`;
     await shop.send('post', `${at}/bench`, {
       planId: plan?.id,
-      events: walkPlan(plan?.plan.steps ?? []).map((s) => press(s.index)),
+      events: walkOf(plan?.order.steps ?? []).map((s) => press(s.index)),
     });
     const uneven = hollowReadings().map((r) => ({ ...r, yMm: -0.1, setMm: r.tooth % 2 ? 0.075 : 0.06 }));
     await shop.send('post', `${at}/evidence`, lineBody('after', uneven));

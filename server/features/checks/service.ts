@@ -17,7 +17,7 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const line = lineOf(dossier.sessions, dossier.saw, 'after');
     const heights = line && line.heightsRead > 0 ? lineStatistics(line.teeth) : null;
     const set = setOf(dossier.sessions, 'after');
-    const target = dossier.plan?.plan.setPerSideMm ?? 0;
+    const target = dossier.plan?.order.forecast?.set.perSideMm ?? 0;
     const judged = judgeTestCut(check, { set, heightSpreadMm: heights?.heightSpreadMm ?? null }, target);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { text } from '@odontis/contract/fields';
 import { family } from '@odontis/core/saw/saw';
 import type { AlikeSaw, KnownSaw } from '@odontis/contract/ticket';
+import type { WorkOrder } from '@odontis/core/work/order';
 import { ASK_FROM, sawLikeness } from '@odontis/core/counter/likeness';
 import type { Database } from '../../database/connect';
 import { toSaw } from './service';
@@ -15,7 +16,7 @@ interface Past {
   readonly lastVisit: Date | null;
   readonly complaint: string | null;
   readonly note: string | null;
-  readonly work: 'sharpen' | 'tune' | null;
+  readonly work: WorkOrder['work'] | null;
   readonly depthMm: number | null;
   readonly stage: string | null;
   readonly refusal: string | null;
@@ -32,7 +33,7 @@ async function withTheirPast(db: Database, sawIds: readonly number[]): Promise<K
          FROM saw s JOIN customer c ON c.id = s.customer_id
          CROSS JOIN LATERAL (SELECT count(*)::int AS visits, COALESCE(bool_or(closed_at IS NULL), false) AS in_shop FROM ticket WHERE saw_id = s.id) all_t
          LEFT JOIN LATERAL (SELECT * FROM ticket WHERE saw_id = s.id AND closed_at IS NOT NULL ORDER BY closed_at DESC LIMIT 1) last ON true
-         LEFT JOIN LATERAL (SELECT plan->>'work' AS work, (plan->>'depthMm')::float8 AS depth FROM plan WHERE ticket_id = last.id ORDER BY number DESC LIMIT 1) p ON true
+         LEFT JOIN LATERAL (SELECT work, depth_mm AS depth FROM plan WHERE ticket_id = last.id ORDER BY number DESC LIMIT 1) p ON true
         WHERE s.id IN (:sawIds)`,
       { type: QueryTypes.SELECT, replacements: { sawIds: [...sawIds] } },
     ),

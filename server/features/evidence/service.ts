@@ -68,12 +68,13 @@ export async function addEvidence(
     const known = new Set(here.map((r) => r.key));
     const fresh = readings.filter((r) => !known.has(r.key));
     // All of it is here already: the answer was lost on its way. Closed since or not, nothing is added.
+    // Told before a session is begun, so that the record shown beside the refusal holds none that is rolled back.
+    if (fresh.length > 0) await refuseUnseen(db, ticketId, wanted.kind, seen, fresh, t);
     const session =
       fresh.length === 0
         ? await db.models.Session.findByPk(here[0]?.sessionId ?? 0, { transaction: t, rejectOnEmpty: true })
         : await openSession(db, ticketId, wanted, by, t);
     if (fresh.length > 0) {
-      await refuseUnseen(db, ticketId, wanted.kind, seen, fresh, t);
       const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
       await db.models.Evidence.bulkCreate(

@@ -1,12 +1,12 @@
 import { DateTime } from 'luxon';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Dossier } from '@odontis/contract/dossier';
-import { isStraightDossier } from '@odontis/contract/dossier';
 import { sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
-import { nextVisit, sayLeft } from '@odontis/core/life/life';
+import { isLineOrder } from '@odontis/core/work/order';
+import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
@@ -39,27 +39,39 @@ const table = (rows: Row[]): Content => ({
 
 const heading = (text: string): Content => ({ text, fontSize: 12, bold: true, margin: [0, 8, 0, 2] });
 
+const WORK_SAYS = {
+  sharpen: 'Sharpened as it stood',
+  tune: 'Full tune: jointed, shaped, set and sharpened',
+  convert: 'Converted: jointed, filed to the other angles, set and sharpened',
+  'by-hand': 'Worked by hand',
+} as const;
+
 function done(dossier: Dossier, book: ShopBook): Row[] {
   const accepted = dossier.plan;
   if (!accepted) return dossier.ticket.workDone === '' ? [] : [['Work', dossier.ticket.workDone]];
-  const { plan, inputs } = accepted;
+  const { order } = accepted;
+  if (!isLineOrder(order)) return [['Work', WORK_SAYS[order.work]]];
+  const { forecast, inputs, choice } = order;
   const rows: Row[] = [
-    ['Work', plan.work === 'tune' ? 'Full tune: jointed, shaped, set and sharpened' : 'Sharpened as it stood'],
+    ['Work', WORK_SAYS[order.work]],
     [
       'Filing',
-      `${dossier.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`,
+      `${inputs.from ? `${inputs.from.filing} before, now ` : ''}${inputs.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`,
     ],
   ];
-  if (plan.work === 'tune') {
-    rows.push(['Taken off the line', sayFine(plan.depthMm, book)]);
-    rows.push(['Teeth on the line', `${Math.round(plan.reachedShare * 100)} %`]);
+  if (order.work !== 'sharpen') {
+    rows.push(['Taken off the line', sayFine(choice.depthMm, book)]);
+    rows.push(['Teeth on the line', `${Math.round(forecast.cut.reachedShare * 100)} %`]);
+  }
+  if (choice.sample) {
+    rows.push(['Measured', `${inputs.measured} of ${inputs.readings.length} teeth, which stand for the rest`]);
   }
   rows.push([
     'Set per side',
-    plan.reset ? `${sayFine(plan.setPerSideMm, book)}, renewed` : 'left as it was, enough for now',
+    forecast.set.reset ? `${sayFine(forecast.set.perSideMm, book)}, renewed` : 'left as it was, enough for now',
   ]);
-  rows.push(['Kerf', sayPlate(plan.kerfMm, book)]);
-  rows.push(['Sharpenings left in the plate', sayLeft(plan.sharpeningsLeft)]);
+  rows.push(['Kerf', sayPlate(forecast.cut.kerfMm, book)]);
+  rows.push(['Left in the plate', saySharpenings(forecast.life.left)]);
   return rows;
 }
 
@@ -87,7 +99,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
   const picture = heightLanes(lanes);
   const found = before ? lineStatistics(before.teeth) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
-  const next = nextVisit(saw.family, ticket.useRate, dossier.plan?.plan.reset ?? false);
+  const next = nextVisit(saw.family, ticket.useRate, dossier.plan?.order.forecast?.set.reset ?? false);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
   return {
     pageSize: 'A4',
@@ -135,7 +147,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {
-        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${isStraightDossier(dossier) ? ` The set lasts about ${next.filingsTheSetLasts.join(' to ')} filings.` : ''}`,
+        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${dossier.plan?.order.forecast ? ` The set lasts about ${dossier.plan.order.forecast.filingsTheSetLasts.join(' to ')} filings.` : ''}`,
       },
       { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
       ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),

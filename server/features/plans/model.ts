@@ -1,14 +1,16 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
-import type { Plan } from '@odontis/core/plan/make-plan';
-import type { PlanInputs } from '@odontis/core/plan/plan-inputs';
-import { columns, id, json, measure, moment, whole } from '../../database/columns';
+import type { WorkOrder } from '@odontis/core/work/order';
+import { columns, id, json, maybeMeasure, measure, moment, whole, words } from '../../database/columns';
 
+/** An accepted order as kept. `body` is of whatever form it was written in: read it with `readOrder` alone. */
 export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
   id: CreationOptional<number>;
   ticketId: number;
   number: number;
-  inputs: PlanInputs;
-  plan: Plan;
+  body: object;
+  /** Out of the body, for lists and statistics. */
+  work: WorkOrder['work'];
+  depthMm: number | null;
   stops: number;
   minutes: number;
   acceptedBy: number;
@@ -21,8 +23,9 @@ export const definePlan = (sequelize: Sequelize) =>
       id,
       ticketId: whole,
       number: whole,
-      inputs: json,
-      plan: json,
+      body: json,
+      work: words,
+      depthMm: maybeMeasure,
       stops: whole,
       minutes: measure,
       acceptedBy: whole,

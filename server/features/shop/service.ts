@@ -1,5 +1,5 @@
 import type { Shop, ShopBook, ShopChange } from '@odontis/contract/shop';
-import { DEFAULT_HABITS } from '@odontis/core/plan/habits';
+import { DEFAULT_HABITS } from '@odontis/core/work/habits';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 

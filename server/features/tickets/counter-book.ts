@@ -3,8 +3,8 @@ import type { CounterBook, RackRow } from '@odontis/contract/ticket';
 import type { PastTime } from '@odontis/core/counter/pace';
 import { paceOf, timeAtVise } from '@odontis/core/counter/pace';
 import type { Pace } from '@odontis/core/counter/counter-work';
-import type { PlanStep } from '@odontis/core/plan/steps';
-import { walkPlan } from '@odontis/core/plan/steps';
+import { readOrder } from '@odontis/core/work/read-order';
+import { walkOf } from '@odontis/core/work/step';
 import type { Database } from '../../database/connect';
 import { readRack } from './rack';
 
@@ -14,8 +14,8 @@ const LATEST_SAWS = 25;
 /** A person's own pace: the vise's marks against their plans, and hours written down against what the counter reckoned. */
 export async function readPace(db: Database, person: number): Promise<Pace> {
   const [walks, jobs] = await Promise.all([
-    db.sequelize.query<{ steps: PlanStep[]; stops: number[]; at: number[] }>(
-      `SELECT p.plan->'steps' AS steps, e.stops, e.at FROM plan p
+    db.sequelize.query<Walked>(
+      `SELECT p.body, e.stops, e.at FROM plan p
          JOIN LATERAL (SELECT array_agg(stop ORDER BY happened_at, stop) AS stops, array_agg(extract(epoch FROM happened_at) * 1000 ORDER BY happened_at, stop)::float8[] AS at
                          FROM bench_event WHERE plan_id = p.id AND person_id = :person AND action = 'done') e ON e.stops IS NOT NULL
         ORDER BY p.id DESC LIMIT ${LATEST_SAWS}`,
@@ -30,8 +30,15 @@ export async function readPace(db: Database, person: number): Promise<Pace> {
   return paceOf([...walks.map(timeOf), ...jobs]);
 }
 
-function timeOf({ steps, stops, at }: { steps: PlanStep[]; stops: number[]; at: number[] }): PastTime {
-  const walk = walkPlan(steps);
+interface Walked {
+  readonly body: unknown;
+  readonly stops: number[];
+  readonly at: number[];
+}
+
+function timeOf({ body, stops, at }: Walked): PastTime {
+  const { steps } = readOrder(body);
+  const walk = walkOf(steps);
   const minutes = (stop: number): number => {
     const step = steps[walk[stop]?.step ?? -1];
     return step ? step.minutes / step.stops.length : 0;

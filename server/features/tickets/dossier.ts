@@ -4,6 +4,7 @@ import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Customer, Ticket } from '@odontis/contract/ticket';
+import { readOrder } from '@odontis/core/work/read-order';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
@@ -75,8 +76,7 @@ async function readPlan(db: Database, ticketId: number, names: Names, t?: Transa
     number: row.number,
     acceptedBy: nameOf(names, row.acceptedBy) ?? '',
     acceptedAt: row.acceptedAt.toISOString(),
-    inputs: row.inputs,
-    plan: row.plan,
+    order: readOrder(row.body),
     done: marks.map((m) => m.stop),
   };
 }

@@ -163,7 +163,7 @@ describe('saws of every family at the counter', () => {
 
   it('the vise’s own marks make a pace too, the telephone left out', async () => {
     const { plan, ticket } = await ticketAt(shop, 'bench');
-    const steps = plan?.plan.steps ?? [];
+    const steps = plan?.order.steps ?? [];
     const walk = steps.flatMap((step) => step.stops.map(() => step.minutes / step.stops.length));
     let clock = Date.UTC(2031, 0, 6, 9);
     const events = walk.slice(0, 30).map((minutes, stop) => {

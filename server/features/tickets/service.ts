@@ -2,10 +2,12 @@ import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { DeclineChange, JobDone, NewTicket, TicketChange } from '@odontis/contract/ticket';
+import { keptSaw } from '@odontis/contract/saw';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
-import { isStraightFamily } from '@odontis/core/saw/families';
+import { isPlanned } from '@odontis/core/work/families';
 import { isCarbide } from '@odontis/core/saw/saw';
+import { sawFaults } from '@odontis/core/saw/saw-faults';
 import type { Triage } from '@odontis/core/triage/triage';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
@@ -15,6 +17,7 @@ import { readShop } from '../shop/service';
 import { readPace } from './counter-book';
 import { readDossier } from './dossier';
 import { changeTicket, refuseStale } from './hold';
+import type { TicketRow } from './model';
 
 async function customerIdFor(db: Database, wanted: NewTicket['customer'], by: number, t: Transaction): Promise<number> {
   if (!('id' in wanted)) return (await db.models.Customer.create({ ...wanted, createdBy: by }, { transaction: t })).id;
@@ -133,11 +136,35 @@ const OPEN = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
 export function editTicket(db: Database, id: number, change: TicketChange): Promise<Dossier> {
   return changeTicket(db, id, OPEN, async (row, t) => {
     await refuseStale(db, row, change.version, t);
-    const { version: _version, ...changed } = change;
+    const { version: _version, line, ...changed } = change;
+    if (line) await correctLine(db, row, line, t);
     // A wait that is over takes its note along.
     if (changed.waitsFor === null) changed.waitsNote = '';
     await row.update({ ...changed, version: row.version + 1 }, { transaction: t });
   });
+}
+
+/** The saw as measuring found it, where the counter was told otherwise: a pitch and a count. mm. */
+async function correctLine(
+  db: Database,
+  row: TicketRow,
+  { pitchMm, teeth }: NonNullable<TicketChange['line']>,
+  t: Transaction,
+): Promise<void> {
+  if (row.stage !== 'measure' && row.stage !== 'plan')
+    throw new Problem(
+      'wrong-stage',
+      'The teeth are corrected before the work begins.',
+      [],
+      await readDossier(db, row.id, t),
+    );
+  const saw = await db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
+  if (!isPlanned(saw.family)) throw new Problem('bad-input', 'Only a hand or back saw’s teeth are corrected here.');
+  const toothLineMm = (teeth - 1) * pitchMm;
+  const read = keptSaw.safeParse({ ...toSaw(saw), pitchMm, toothLineMm });
+  const says = read.success ? sawFaults(read.data)[0]?.message : read.error.issues[0]?.message;
+  if (says !== undefined) throw new Problem('bad-input', says, [{ path: '/line/pitchMm', message: says }]);
+  await saw.update({ pitchMm, toothLineMm }, { transaction: t });
 }
 
 /** Ended before any work: the customer will not have it, or the saw turned out not to be worth it. */
@@ -168,7 +195,7 @@ export function finishJob(db: Database, id: number, job: JobDone, by: number): P
   return changeTicket(db, id, ['measure'], async (row, t) => {
     await refuseStale(db, row, job.version, t);
     const saw = await db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
-    if (isStraightFamily(saw.family))
+    if (isPlanned(saw.family))
       throw new Problem(
         'wrong-stage',
         'A hand or back saw is measured, planned and worked by its plan.',

@@ -21,9 +21,9 @@ export async function readVisits(
     Omit<Visit, 'openedAt' | 'closedAt'> & { sawId: number; openedAt: Date; closedAt: Date | null }
   >(
     `SELECT t.saw_id AS "sawId", t.id, t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint,
-            (p.plan->>'depthMm')::float8 AS "depthMm", p.plan->>'work' AS work, o.name AS by
+            p.depth_mm AS "depthMm", p.work, o.name AS by
        FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN person o ON o.id = COALESCE(t.closed_by, t.opened_by)
-       LEFT JOIN LATERAL (SELECT plan FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
+       LEFT JOIN LATERAL (SELECT depth_mm, work FROM plan WHERE ticket_id = t.id ORDER BY number DESC LIMIT 1) p ON true
       WHERE ${'sawId' in of ? 't.saw_id = :sawId' : 's.customer_id = :customerId'}
       ORDER BY t.opened_at DESC LIMIT ${MOST_VISITS}`,
     { type: QueryTypes.SELECT, replacements: { ...of }, transaction },

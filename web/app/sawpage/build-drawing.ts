@@ -1,9 +1,8 @@
 import type { Dossier } from '@odontis/contract/dossier';
-import { isStraightDossier } from '@odontis/contract/dossier';
 import type { FiledTooth } from '@odontis/core/file/flank-angles';
 import { toothFor, toothHeightMm } from '@odontis/core/file/flank-angles';
-import type { ShopHabits } from '@odontis/core/plan/habits';
-import { anglesFor } from '@odontis/core/plan/habits';
+import type { ShopHabits } from '@odontis/core/work/habits';
+import { anglesFor } from '@odontis/core/work/habits';
 import { overOwnLine } from '@odontis/core/evidence/over-own-line';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { leanOf, standingTeeth } from '@odontis/core/evidence/tooth-reading';
@@ -11,10 +10,13 @@ import type { Lane, SawDrawing } from './drawing';
 
 /** The tooth the saw is drawn with: its plan's angles, else the shop's table. */
 export function drawnTooth(dossier: Dossier, habits: ShopHabits): FiledTooth {
-  const angles =
-    dossier.plan?.inputs.angles ??
-    (isStraightDossier(dossier) ? anglesFor(habits.angles, dossier.saw.family, dossier.saw.filing) : habits.angles.rip);
-  return toothFor(angles.rakeDeg, angles.fleamDeg);
+  const { saw, plan } = dossier;
+  const ofShop =
+    saw.family === 'hand' || saw.family === 'back'
+      ? anglesFor(habits.angles, saw.family, saw.filing)
+      : habits.angles.rip;
+  const { rakeDeg, fleamDeg } = plan?.order.inputs?.angles ?? ofShop;
+  return toothFor(rakeDeg, fleamDeg);
 }
 
 /** A saw's drawing from readings, before any stage puts its own on it. */

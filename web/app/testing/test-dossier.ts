@@ -1,10 +1,10 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
-import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
-import { DEFAULT_HABITS } from '@odontis/core/plan/habits';
-import { makePlan } from '@odontis/core/plan/make-plan';
-import { studyLine } from '@odontis/core/plan/study';
+import { DEFAULT_HABITS } from '@odontis/core/work/habits';
+import type { LineInputs } from '@odontis/core/work/tooth-line/inputs';
+import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
+import { studyLine } from '@odontis/core/work/tooth-line/study';
 import type { Session } from '@odontis/core/evidence/session';
 import { takeLine } from '@odontis/core/evidence/take';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
@@ -76,8 +76,28 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
     backFixing: 'folded' as const,
     marksOnIt: '',
   };
-  const facts = { saw, wood: 'dry-soft' as const, marks: [], readings };
-  const inputs = assembleInputs(facts, DEFAULT_HABITS, UNCALIBRATED_STROKES, 'free');
+  const inputs: LineInputs = {
+    saw: {
+      family: saw.family,
+      filing: saw.filing,
+      wood: 'dry-soft',
+      plateThicknessMm: saw.plateThicknessMm,
+      plateDepthMm: saw.plateDepthToeMm,
+      pitchMm: saw.pitchMm,
+      teeth: readings.length,
+    },
+    angles: DEFAULT_HABITS.angles.rip,
+    from: null,
+    readings,
+    keys: [],
+    measured: readings.length,
+    habits: DEFAULT_HABITS,
+    strokeRate: UNCALIBRATED_STROKES,
+    marks: [],
+    etch: false,
+    filingsSinceSet: null,
+    line: 'free',
+  };
   const measured = stage !== 'measure';
   const planned = measured && stage !== 'plan';
   return {
@@ -129,8 +149,7 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
           number: 1,
           acceptedBy: 'First Hand',
           acceptedAt: '2031-05-02T09:00:00.000Z',
-          inputs,
-          plan: makePlan(studyLine(inputs), 0.12),
+          order: makeOrder(studyLine(inputs), 0.12),
           done: [],
         }
       : null,

@@ -125,6 +125,8 @@ export const EvidenceDesk = signalStore(
       },
       /** The session was closed meanwhile: what waits for it begins another. */
       moveOn(from: string): void {
+        // What the server has of it stays where it is: only the rest moves.
+        patchState(desk, { waiting: desk.unsent() });
         const mine = new Set(desk.waiting().flatMap((b) => b.readings.map((r) => r.key)));
         // What corrected a reading of the closed session stands by itself in the new one.
         moved(from, crypto.randomUUID(), (r) =>
@@ -136,6 +138,7 @@ export const EvidenceDesk = signalStore(
         const [theirs, own] = [desk.theirs(), desk.unsent()[0]];
         if (!theirs || !own) return;
         const open = theirs.sessions.findLast((s) => s.kind === own.session.kind && s.finishedAt === null);
+        patchState(desk, { waiting: desk.unsent() });
         const counting = standing(open?.readings ?? []);
         const at = (r: Reading): Reading | undefined =>
           counting.findLast((o) => o.quantity === r.quantity && o.place === r.place && o.part === r.part);

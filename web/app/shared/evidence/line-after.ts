@@ -10,10 +10,11 @@ import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 export function lineAfter(dossier: Dossier): readonly ToothReading[] | null {
   const line = lineOf(dossier.sessions, dossier.saw, 'after');
   if (line && line.heightsRead > 0) return line.teeth;
-  if (!dossier.plan) return null;
+  const order = dossier.plan?.order;
+  if (!order?.inputs) return null;
   const set = setAt(dossier.sessions, 'after');
-  const targets = new Map(dossier.plan.plan.targets.map((t) => [t.tooth, t]));
-  return dossier.plan.inputs.readings.map((tooth) => {
+  const targets = new Map(order.targets.map((t) => [t.tooth, t]));
+  return order.inputs.readings.map((tooth) => {
     const target = targets.get(tooth.tooth);
     const setMm = set.get(tooth.tooth)?.valueMm ?? null;
     return { ...tooth, xMm: target?.xMm ?? tooth.xMm, yMm: target?.yMm ?? tooth.yMm, setMm };

@@ -28,7 +28,15 @@ describe('the ticket in the store', () => {
 
   it('a refusal of one ticket never shows on another, nor on another request of its own', () => {
     const { store, http } = withStore(testDossier('plan'));
-    const choice = { version: 4, depthMm: 0.1, line: 'free' as const, rakeDeg: 0, fleamDeg: 0 };
+    const choice = {
+      version: 4,
+      depthMm: 0.1,
+      line: 'free' as const,
+      rakeDeg: 0,
+      fleamDeg: 0,
+      convert: false,
+      sample: false,
+    };
     store.dispatch(TicketPageEvents.planAccepted({ id: 9, choice }));
     store.dispatch(TicketPageEvents.opened({ id: 10 }));
     http
@@ -74,7 +82,15 @@ describe('the ticket in the store', () => {
 
   it('a change goes over the wire with the person’s id and comes back as the new dossier', () => {
     const { store, http } = withStore(testDossier('plan'));
-    const choice = { version: 4, depthMm: 0.1, line: 'free' as const, rakeDeg: 0, fleamDeg: 0 };
+    const choice = {
+      version: 4,
+      depthMm: 0.1,
+      line: 'free' as const,
+      rakeDeg: 0,
+      fleamDeg: 0,
+      convert: false,
+      sample: false,
+    };
     store.dispatch(TicketPageEvents.planAccepted({ id: 9, choice }));
     const call = http.expectOne('/api/tickets/9/plan');
     expect(call.request.method).toBe('POST');

@@ -1,6 +1,6 @@
 import type { Stage, Waits } from '@odontis/contract/ticket';
 import type { Family } from '@odontis/core/saw/all-families';
-import { isStraightFamily } from '@odontis/core/saw/families';
+import { isPlanned } from '@odontis/core/work/families';
 
 /** What a stage is called on the screen, and the page it opens. */
 export const STAGE_NAMES: Record<Stage, string> = {
@@ -38,17 +38,17 @@ export const PAGE_NAMES: Record<StagePage, string> = {
   job: 'Job',
 };
 
-export const pagesFor = (family: Family): readonly StagePage[] => (isStraightFamily(family) ? STAGE_PAGES : JOB_PAGES);
+export const pagesFor = (family: Family): readonly StagePage[] => (isPlanned(family) ? STAGE_PAGES : JOB_PAGES);
 
 /** The page a ticket of this stage opens at. */
 export function pageOf(stage: Stage, family: Family): StagePage {
   if (stage === 'closed' || stage === 'declined') return 'handover';
-  return isStraightFamily(family) || stage === 'handover' ? stage : 'job';
+  return isPlanned(family) || stage === 'handover' ? stage : 'job';
 }
 
 /** What a saw on the rack waits for by its stage. */
 export const stageWaits = (stage: Stage, family: Family): string =>
-  stage === 'measure' && !isStraightFamily(family) ? 'to be worked' : STAGE_WAITS[stage];
+  stage === 'measure' && !isPlanned(family) ? 'to be worked' : STAGE_WAITS[stage];
 
 /** What a ticket waits for, as it is said. */
 export const WAIT_WORDS: Record<Waits, string> = {

@@ -1,15 +1,16 @@
 import { TestBed } from '@angular/core/testing';
-import { STEP_KINDS } from '@odontis/core/plan/steps';
-import type { PlanStep } from '@odontis/core/plan/steps';
+import { STEP_KINDS } from '@odontis/core/work/step';
+import type { Step } from '@odontis/core/work/step';
 import { testShop } from '../../testing/test-dossier';
 import { withStore } from '../../testing/with-store';
 import { Speech } from '../speech/speech';
 import { stepSays, stepTitle } from './step-words';
 
-const step = (more: Partial<PlanStep>): PlanStep => ({
+const step = (more: Partial<Step>): Step => ({
   kind: 'sharpen',
   unit: 'gullet',
-  standOn: null,
+  side: null,
+  tool: null,
   tipTowards: 'across',
   targetMm: 0.0508,
   passes: 2,
@@ -39,7 +40,7 @@ describe('a step in the trade’s words', () => {
     const speech = TestBed.inject(Speech);
     const says = (betweenStrokes: 'lift' | 'draw-back') => {
       const book = testShop().book;
-      return stepSays(step({ standOn: 'left', tipTowards: 'toe' }), speech, {
+      return stepSays(step({ side: 'left', tipTowards: 'toe' }), speech, {
         ...book,
         habits: { ...book.habits, betweenStrokes },
       });
@@ -48,7 +49,7 @@ describe('a step in the trade’s words', () => {
       'Stand on the left, tip of the file towards the toe; lift the file clear on the way back.',
     );
     expect(says('draw-back')).toContain('draw it back lightly');
-    expect(stepTitle(step({ kind: 'set', standOn: 'right' }), speech)).toBe('Set, teeth leaning right');
+    expect(stepTitle(step({ kind: 'set', side: 'right' }), speech)).toBe('Set, teeth leaning right');
     expect(stepTitle(step({ kind: 'joint' }), speech)).toBe('Joint 2.0 thou');
   });
 });

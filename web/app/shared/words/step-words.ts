@@ -1,30 +1,38 @@
-import type { PlanStep, StepKind } from '@odontis/core/plan/steps';
+import type { Step, StepKind } from '@odontis/core/work/step';
 import type { ShopBook } from '@odontis/contract/shop';
 import type { Speech } from '../speech/speech';
 
 export const STEP_NAMES: Record<StepKind, string> = {
   clean: 'Clean',
   straighten: 'Straighten the plate',
+  tighten: 'Tighten the handle',
+  'set-out': 'Set out the teeth',
   'flatten-set': 'Take the set out',
   joint: 'Joint',
   shape: 'Shape',
+  reshape: 'Reshape to the new filing',
+  'joint-again': 'Joint again, lightly',
   look: 'Look along the line',
   set: 'Set',
   sharpen: 'Sharpen',
+  'last-pass': 'Last pass, fresh corner',
   stone: 'Stone the sides',
   finish: 'Finish',
+  test: 'Test cut at the vise',
+  'by-hand': 'By hand',
 };
 
 /** A step's name with its number aimed at, as it stands in lists. */
-export function stepTitle(step: PlanStep, speech: Speech): string {
+export function stepTitle(step: Step, speech: Speech): string {
   const side =
-    step.standOn === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.standOn}` : `, from the ${step.standOn}`;
+    step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
+  if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
   if (step.kind === 'joint') return `Joint ${speech.fine(step.targetMm ?? 0)}`;
   return `${STEP_NAMES[step.kind]}${side}`;
 }
 
 /** The instruction read from an arm's length. */
-export function stepSays(step: PlanStep, speech: Speech, book: ShopBook | null): string {
+export function stepSays(step: Step, speech: Speech, book: ShopBook | null): string {
   switch (step.kind) {
     case 'clean':
       return 'Strip and clean the plate, rust off before any setting. Protect an etch.';
@@ -36,6 +44,20 @@ export function stepSays(step: PlanStep, speech: Speech, book: ShopBook | null):
       return `Mill file square to the plate, about ${step.passes} light ${step.passes === 1 ? 'pass' : 'passes'}, until the bright spots stand where the plan shows them. Measure before the last.`;
     case 'look':
       return `Brush the teeth and look along the line: every flat just gone. Where one still shines, one stroke more, then look again. Up to ${speech.fine(step.targetMm ?? 0)} may be left.`;
+    case 'tighten':
+      return 'Handle screws or rivets snug: a loose handle cuts as if the saw ran.';
+    case 'set-out':
+      return `Mark every point at ${speech.plate(step.targetMm ?? 0)} from the heel; the new teeth stand where the old ones do.`;
+    case 'reshape':
+      return `${filingSays(step, book)} Take it down by halves, looking along the line between.`;
+    case 'joint-again':
+      return 'One light pass: every tooth shows the smallest bright spot, none is missed.';
+    case 'last-pass':
+      return `${filingSays(step, book)} Turn the file to a fresh corner first.`;
+    case 'test':
+      return 'Two strokes in the customer’s wood, with the grain it is filed for: see that it starts and does not run.';
+    case 'by-hand':
+      return 'Done by hand and eye: write down what was done when it is finished.';
     case 'shape':
     case 'sharpen':
       return filingSays(step, book);
@@ -48,8 +70,8 @@ export function stepSays(step: PlanStep, speech: Speech, book: ShopBook | null):
   }
 }
 
-function filingSays(step: PlanStep, book: ShopBook | null): string {
-  const stand = step.standOn === null ? 'File level and square across' : `Stand on the ${step.standOn}`;
+function filingSays(step: Step, book: ShopBook | null): string {
+  const stand = step.side === null ? 'File level and square across' : `Stand on the ${step.side}`;
   const tip =
     step.tipTowards === 'across' || step.tipTowards === null ? '' : `, tip of the file towards the ${step.tipTowards}`;
   const between =

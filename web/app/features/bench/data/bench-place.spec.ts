@@ -1,11 +1,12 @@
-import type { PlanStep } from '@odontis/core/plan/steps';
-import { walkPlan } from '@odontis/core/plan/steps';
+import type { Step } from '@odontis/core/work/step';
+import { walkOf } from '@odontis/core/work/step';
 import { doneStops, minutesLeft, placeOf, workOf } from './bench-place';
 
-const step = (at: number[], minutes: number): PlanStep => ({
+const step = (at: number[], minutes: number): Step => ({
   kind: 'sharpen',
   unit: 'gullet',
-  standOn: null,
+  side: null,
+  tool: null,
   tipTowards: null,
   targetMm: null,
   passes: 0,
@@ -18,7 +19,7 @@ const press = (stop: number, action: 'done' | 'back' = 'done') => ({ id: `${stop
 
 describe('the place at the bench', () => {
   const steps = [step([1, 3, 5], 6), step([2, 4], 4)];
-  const walk = walkPlan(steps);
+  const walk = walkOf(steps);
 
   it('is the first stop not done, with presses on their way counted', () => {
     expect(placeOf(5, doneStops([0, 1], []))).toBe(2);

@@ -1,5 +1,5 @@
 import type { BenchEvent } from '@odontis/contract/bench';
-import type { PlanStep, PlanStop } from '@odontis/core/plan/steps';
+import type { Step, WalkStop } from '@odontis/core/work/step';
 
 /** Where the technician is: stops done as the server knows, with the presses still on their way. */
 export function doneStops(kept: readonly number[], unsent: readonly BenchEvent[]): Set<number> {
@@ -20,7 +20,7 @@ export function placeOf(stops: number, done: ReadonlySet<number>): number {
 
 /** The present step's gullets or teeth, done and to do. */
 export function workOf(
-  walk: readonly PlanStop[],
+  walk: readonly WalkStop[],
   done: ReadonlySet<number>,
   step: number,
 ): { done: Set<number>; todo: Set<number> } {
@@ -30,7 +30,7 @@ export function workOf(
 }
 
 /** Minutes of bench work still to do, each step's time shared over its stops. */
-export function minutesLeft(steps: readonly PlanStep[], walk: readonly PlanStop[], done: ReadonlySet<number>): number {
+export function minutesLeft(steps: readonly Step[], walk: readonly WalkStop[], done: ReadonlySet<number>): number {
   return walk.reduce((sum, stop) => {
     const step = steps[stop.step];
     return done.has(stop.index) || !step ? sum : sum + step.minutes / step.stops.length;

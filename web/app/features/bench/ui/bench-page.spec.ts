@@ -1,6 +1,6 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
-import { walkPlan } from '@odontis/core/plan/steps';
+import { walkOf } from '@odontis/core/work/step';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { emptyDrawer } from '../../../testing/empty-drawer';
 import { testDossier } from '../../../testing/test-dossier';
@@ -12,7 +12,7 @@ describe('the bench page', () => {
   let bench: Bench;
   let fixture: ComponentFixture<BenchPage>;
   const dossier = testDossier('bench');
-  const stops = walkPlan(dossier.plan?.plan.steps ?? []);
+  const stops = walkOf(dossier.plan?.order.steps ?? []);
   const text = (selector: string): string =>
     (fixture.nativeElement as HTMLElement).querySelector(selector)?.textContent?.trim() ?? '';
   const key = async (name: string, more: KeyboardEventInit = {}): Promise<void> => {

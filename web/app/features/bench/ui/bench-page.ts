@@ -3,7 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { walkPlan } from '@odontis/core/plan/steps';
+import { walkOf } from '@odontis/core/work/step';
+import { isLineOrder } from '@odontis/core/work/order';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
@@ -37,13 +38,14 @@ export class BenchPage implements OnDestroy {
   protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
   private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? null);
   private readonly planId = computed(() => this.accepted()?.id ?? null);
-  protected readonly walk = computed(() => walkPlan(this.accepted()?.plan.steps ?? []));
+  protected readonly steps = computed(() => this.accepted()?.order.steps ?? []);
+  protected readonly walk = computed(() => walkOf(this.steps()));
   protected readonly done = computed(() => doneStops(this.accepted()?.done ?? [], this.queue.unsent()));
   protected readonly place = computed(() => placeOf(this.walk().length, this.done()));
   protected readonly stop = computed(() => this.walk()[this.place()] ?? null);
-  protected readonly stepIndex = computed(() => this.stop()?.step ?? this.accepted()?.plan.steps.length ?? 0);
-  protected readonly step = computed(() => this.accepted()?.plan.steps[this.stepIndex()] ?? null);
-  protected readonly left = computed(() => minutesLeft(this.accepted()?.plan.steps ?? [], this.walk(), this.done()));
+  protected readonly stepIndex = computed(() => this.stop()?.step ?? this.steps().length);
+  protected readonly step = computed(() => this.steps()[this.stepIndex()] ?? null);
+  protected readonly left = computed(() => minutesLeft(this.steps(), this.walk(), this.done()));
   protected readonly inStep = computed(() => {
     const all = this.walk().filter((s) => s.step === this.stepIndex());
     return { done: all.filter((s) => this.done().has(s.index)).length, all: all.length };
@@ -77,14 +79,17 @@ export class BenchPage implements OnDestroy {
 
   private draw(): void {
     const [dossier, accepted, stop, step] = [this.dossier(), this.accepted(), this.stop(), this.step()];
-    if (!dossier || !accepted) return;
-    const base = baseDrawing(dossier, accepted.inputs.readings, accepted.plan.tooth);
+    if (!dossier || !accepted || !isLineOrder(accepted.order)) return;
+    const { inputs, forecast, work } = accepted.order;
+    const base = baseDrawing(dossier, inputs.readings, forecast.tooth.filed);
     this.sheet.drawing.set({
       ...base,
-      joint:
-        accepted.plan.work === 'tune' ? { alphaMm: accepted.plan.lineAlphaMm, beta: accepted.plan.lineBeta } : null,
+      joint: work === 'sharpen' ? null : forecast.line,
       work: step && step.unit !== 'whole' ? workOf(this.walk(), this.done(), this.stepIndex()) : null,
-      current: stop && step && step.unit !== 'whole' ? { at: stop.at, unit: step.unit } : null,
+      current:
+        stop && step && step.unit !== 'whole'
+          ? { at: stop.at, unit: step.unit === 'gullet' ? 'gullet' : 'tooth' }
+          : null,
     });
     if (stop && stop.at > 0) untracked(() => this.sheet.show(stop.at));
   }
@@ -101,7 +106,7 @@ export class BenchPage implements OnDestroy {
     const [stop, step] = [this.stop(), this.step()];
     if (!stop || !step) return '';
     if (step.unit === 'tooth') return `Tooth ${stop.at}`;
-    const teeth = this.accepted()?.inputs.readings ?? [];
+    const teeth = this.accepted()?.order.inputs?.readings ?? [];
     if (stop.at === 0) return 'Before tooth 1';
     return stop.at === teeth.length ? `After tooth ${stop.at}, the last` : `Gullet ${stop.at}`;
   }

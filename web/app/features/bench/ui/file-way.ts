@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { PlanStep } from '@odontis/core/plan/steps';
+import type { Step } from '@odontis/core/work/step';
 
 /** The saw seen from above, heel on the left: where to stand and which way the file points. */
 @Component({
@@ -16,7 +16,7 @@ import type { PlanStep } from '@odontis/core/plan/steps';
         <rect x="124" y="122" width="12" height="24" rx="5" fill="var(--handle)" />
       </g>
       <text [attr.x]="clear().x" [attr.text-anchor]="clear().anchor" [attr.y]="standsLeft() ? 22 : 142" class="stand">
-        {{ step().standOn === null ? '' : 'you, on the ' + step().standOn }}
+        {{ step().side === null ? '' : 'you, on the ' + step().side }}
       </text>
     </svg>
   `,
@@ -35,9 +35,9 @@ import type { PlanStep } from '@odontis/core/plan/steps';
   `,
 })
 export class FileWay {
-  readonly step = input.required<PlanStep>();
+  readonly step = input.required<Step>();
   readonly fleamDeg = input.required<number>();
-  protected readonly standsLeft = computed(() => this.step().standOn === 'left');
+  protected readonly standsLeft = computed(() => this.step().side === 'left');
 
   /** The words stand on the side the file's handle is not. */
   protected readonly clear = computed(() =>
@@ -51,7 +51,7 @@ export class FileWay {
   });
 
   protected readonly label = computed(() => {
-    const { standOn, tipTowards } = this.step();
-    return `From above: ${standOn === null ? 'stand on either side' : `stand on the ${standOn}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to the ${tipTowards}`}.`;
+    const { side, tipTowards } = this.step();
+    return `From above: ${side === null ? 'stand on either side' : `stand on the ${side}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to the ${tipTowards}`}.`;
   });
 }

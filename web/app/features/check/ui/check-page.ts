@@ -7,6 +7,7 @@ import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { CheckRound } from '@odontis/contract/check';
 import type { CutAdvice } from '@odontis/core/set/test-cut-verdict';
+import { isLineOrder } from '@odontis/core/work/order';
 import { setBalance } from '@odontis/core/set/set-balance';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { differencesOf } from '../../../shared/evidence/differences';
@@ -92,12 +93,13 @@ export class CheckPage {
     const dossier = this.evidence.dossier();
     const plan = dossier?.plan;
     const habits = this.speech.book()?.habits;
-    if (!dossier || !plan || !habits) return;
-    const before = plan.inputs.readings;
+    if (!dossier || !plan || !isLineOrder(plan.order) || !habits) return;
+    const { inputs, forecast } = plan.order;
+    const before = inputs.readings;
     const after = this.lines.readings();
-    const pitch = plan.plan.pitchMm;
+    const pitch = forecast.tooth.pitchMm;
     this.sheet.drawing.set({
-      ...baseDrawing(dossier, after.length > 0 ? after : before, plan.plan.tooth),
+      ...baseDrawing(dossier, after.length > 0 ? after : before, forecast.tooth.filed),
       lanes: [
         heightLane(after, this.speech.fine, before),
         spacingLane(after, pitch, habits.evennessShare * pitch, this.speech.fine, before),

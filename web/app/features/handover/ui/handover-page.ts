@@ -5,10 +5,10 @@ import { MatInput } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
-import { isStraightDossier } from '@odontis/contract/dossier';
 import { handover } from '@odontis/contract/check';
-import { nextVisit, sayLeft } from '@odontis/core/life/life';
-import { priceFor } from '@odontis/core/plan/price';
+import { nextVisit, saySharpenings } from '@odontis/core/life/life';
+import { isPlanned } from '@odontis/core/work/families';
+import { priceFor } from '@odontis/core/work/price';
 import { DateTime } from 'luxon';
 import { baseDrawing, drawnTooth, heightLane, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -17,6 +17,7 @@ import { lineAfter } from '../../../shared/evidence/line-after';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
+import { WORK_SAYS } from '../../../shared/words/work-words';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 
@@ -29,7 +30,8 @@ import { Why } from '../../../shared/ui/why';
   styleUrl: './handover-page.scss',
 })
 export class HandoverPage {
-  protected readonly left = sayLeft;
+  protected readonly left = saySharpenings;
+  protected readonly workSays = WORK_SAYS;
   private readonly store = inject(Store);
   private readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
@@ -40,16 +42,18 @@ export class HandoverPage {
 
   protected readonly price = computed(() => {
     const [dossier, book] = [this.dossier(), this.speech.book()];
-    const minutes = dossier?.plan?.plan.minutes ?? dossier?.ticket.minutesTaken;
+    const agreed = dossier?.plan?.order.price;
+    if (agreed) return agreed;
+    const minutes = dossier?.plan?.order.minutes ?? dossier?.ticket.minutesTaken;
     return book && minutes ? priceFor(minutes, book.rates) : null;
   });
   protected readonly charged = linkedSignal(() => this.price()?.amount.toFixed(2) ?? '0');
-  protected readonly note = linkedSignal(() =>
+  protected readonly note = linkedSignal<string>(() =>
     this.dossier()?.ticket.id ? 'Full strokes, no pressure; stop when it needs pushing.' : '',
   );
   protected readonly next = computed(() => {
     const d = this.dossier();
-    return d ? nextVisit(d.saw.family, d.ticket.useRate, d.plan?.plan.reset ?? false) : null;
+    return d ? nextVisit(d.saw.family, d.ticket.useRate, d.plan?.order.forecast?.set.reset ?? false) : null;
   });
   protected readonly slip = signal<string | null>(null);
 
@@ -63,7 +67,7 @@ export class HandoverPage {
   private draw(): void {
     const [dossier, habits] = [this.dossier(), this.speech.book()?.habits];
     if (!dossier || !habits) return;
-    if (!isStraightDossier(dossier)) {
+    if (!isPlanned(dossier.saw.family)) {
       this.sheet.drawing.set(null);
       return;
     }

@@ -28,6 +28,7 @@ describe('a saw worked by hand', () => {
 
   it('says how many teeth it has and what may hurt someone beside the work', async () => {
     await show('measure');
+    expect(host().querySelector('ol')?.textContent).toMatch(/Sharpening about \d+ min/);
     expect(host().textContent).toContain('403');
     expect(host().textContent).toContain('Unplug before mounting');
   });

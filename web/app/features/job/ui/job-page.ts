@@ -4,8 +4,10 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
-import { isPowered } from '@odontis/core/saw/all-families';
+import { workFactsOf } from '@odontis/contract/work-facts';
+import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
+import { workOf } from '@odontis/core/work/families';
+import type { Step } from '@odontis/core/work/step';
 import { teethOf } from '@odontis/core/saw/saw';
 import { jobDone } from '@odontis/contract/ticket';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -14,6 +16,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { stepTitle } from '../../../shared/words/step-words';
 
 /** A saw worked by hand: how it came in, and what was done written down when it is finished. */
 @Component({
@@ -29,8 +32,18 @@ import { Notice } from '../../../shared/ui/notice';
           @for (reason of d.ticket.reasons; track $index) {
             <p>{{ reason.part ? reason.part + ': ' : '' }}{{ reason.says }}</p>
           }
-          @if (powered()) {
-            <p class="caution">{{ caution }}</p>
+          @for (text of cautions(); track text) {
+            <p class="caution">{{ text }}</p>
+          }
+          @if (order(); as o) {
+            <h2>To be done, by hand</h2>
+            <ol>
+              @for (step of o.steps; track $index) {
+                <li>
+                  {{ title(step) }} <span class="quiet">about {{ speech.minutes(step.minutes) }}</span>
+                </li>
+              }
+            </ol>
           }
         </section>
         <section>
@@ -55,16 +68,11 @@ import { Notice } from '../../../shared/ui/notice';
             <form (submit)="$event.preventDefault(); finish(d.ticket.version)">
               <mat-form-field class="wide">
                 <mat-label>What was done</mat-label>
-                <textarea matInput rows="4" [value]="work()" (input)="work.set($any($event.target).value)"></textarea>
+                <textarea matInput rows="4" #words [value]="work()" (input)="work.set(words.value)"></textarea>
               </mat-form-field>
               <mat-form-field>
                 <mat-label>Minutes it took</mat-label>
-                <input
-                  matInput
-                  inputmode="numeric"
-                  [value]="minutes()"
-                  (input)="minutes.set($any($event.target).value)"
-                />
+                <input matInput inputmode="numeric" #time [value]="minutes()" (input)="minutes.set(time.value)" />
               </mat-form-field>
               @if (fault() || refusal()?.detail; as no) {
                 <od-notice weight="stop">{{ no }}</od-notice>
@@ -120,20 +128,26 @@ export class JobPage {
   private readonly request = this.store.selectSignal(selectRequest('job'));
   protected readonly refusal = computed(() => this.request().refusal);
   protected readonly busy = computed(() => this.request().busy);
-  protected readonly caution = POWERED_BLADE_CAUTION;
   protected readonly unit = computed(() => (this.speech.unit() === 'thou' ? ('inch' as const) : ('mm' as const)));
   protected readonly teeth = computed(() => {
     const saw = this.dossier()?.saw;
     return saw ? teethOf(saw) : 0;
   });
-  protected readonly powered = computed(() => {
-    const saw = this.dossier()?.saw;
-    return saw !== undefined && isPowered(saw.family);
+  /** What is to be done, as its family answers it: steps by hand. */
+  protected readonly order = computed(() => {
+    const [dossier, book] = [this.dossier(), this.speech.book()];
+    const work = dossier && workOf(dossier.saw.family);
+    if (!dossier || !book || !work || work.way !== 'by-hand') return null;
+    return work.order(workFactsOf(dossier, book, UNCALIBRATED_STROKES));
   });
+  protected readonly cautions = computed(() => [
+    ...new Set(this.order()?.steps.flatMap((step) => step.cautions) ?? []),
+  ]);
+  protected readonly title = (step: Step): string => stepTitle(step, this.speech);
   protected readonly working = computed(() => this.dossier()?.ticket.stage === 'measure');
   private readonly id = computed(() => this.dossier()?.ticket.id ?? 0);
-  protected readonly work = linkedSignal({ source: this.id, computation: () => '' });
-  protected readonly minutes = linkedSignal({ source: this.id, computation: () => '' });
+  protected readonly work = linkedSignal<number, string>({ source: this.id, computation: () => '' });
+  protected readonly minutes = linkedSignal<number, string>({ source: this.id, computation: () => '' });
   protected readonly fault = signal('');
   private leaving = false;
 

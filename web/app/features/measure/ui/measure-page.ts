@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isStraightDossier } from '@odontis/contract/dossier';
+import { isPlanned } from '@odontis/core/work/families';
 import { measuredOf } from '@odontis/contract/measured-saw';
 import { baseDrawing, drawnTooth, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -92,7 +92,7 @@ export class MeasurePage {
   /** Other families have no line of heights to plan from: they are gauged. */
   protected readonly straight = computed(() => {
     const dossier = this.evidence.dossier();
-    return !dossier || isStraightDossier(dossier);
+    return !dossier || isPlanned(dossier.saw.family);
   });
   /** A scanner shows a tooth line laid straight: no round blade. */
   protected readonly scannable = computed(
@@ -121,7 +121,7 @@ export class MeasurePage {
         this.scans.pitchMm.set(dossier.saw.pitchMm);
         this.scans.pattern.set(dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '');
         this.scans.cuts.set(dossier.saw.family === 'pull' ? 'pull' : 'push');
-        if (!isStraightDossier(dossier)) return;
+        if (!isPlanned(dossier.saw.family)) return;
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
           void this.router.navigate(['/ticket', dossier.ticket.id, 'plan']);
@@ -142,7 +142,7 @@ export class MeasurePage {
 
   private draw(): void {
     const dossier = this.evidence.dossier();
-    if (dossier && !isStraightDossier(dossier)) return;
+    if (dossier && !isPlanned(dossier.saw.family)) return;
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;

@@ -4,9 +4,20 @@ export interface PlanDraft {
   readonly line: 'free' | 'level';
   readonly rakeDeg: number | null;
   readonly fleamDeg: number | null;
+  /** Null: as the owner wished. */
+  readonly convert: boolean | null;
+  /** The measured teeth stand for the rest. */
+  readonly sample: boolean;
 }
 
-export const FRESH: PlanDraft = { depthMm: null, line: 'free', rakeDeg: null, fleamDeg: null };
+export const FRESH: PlanDraft = {
+  depthMm: null,
+  line: 'free',
+  rakeDeg: null,
+  fleamDeg: null,
+  convert: null,
+  sample: false,
+};
 
 export function recallPlan(ticket: number): PlanDraft {
   try {

@@ -49,8 +49,8 @@ describe('the plan page', () => {
     await pull(0.2);
     expect(row('Teeth on the line')).toBe('100 %');
     expect(less.teeth).not.toBe('100 %');
-    expect(row('Life spent')).toContain('4.0 sharpenings');
-    expect(less.life).toContain('1.0 sharpenings');
+    expect(row('Life spent')).toContain('3 to 6 sharpenings');
+    expect(less.life).toContain('about 1 sharpening;');
     expect((less.line ?? 0) - (sheet().drawing()?.joint?.alphaMm ?? 0)).toBeCloseTo(0.15, 9);
     expect(
       sheet()
@@ -72,7 +72,15 @@ describe('the plan page', () => {
     await pull(0.1);
     (host().querySelector('.accept') as HTMLButtonElement).click();
     const call = bench.http.expectOne('/api/tickets/9/plan');
-    expect(call.request.body).toEqual({ version: 4, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 });
+    expect(call.request.body).toEqual({
+      version: 4,
+      depthMm: 0.1,
+      line: 'free',
+      rakeDeg: 0,
+      fleamDeg: 0,
+      convert: false,
+      sample: false,
+    });
   });
 
   it('offers the angles the saw was measured with, to half a degree, and plans by them', async () => {
@@ -124,6 +132,6 @@ describe('the plan page', () => {
     expect(row('Set per side')).toContain('thou');
     bench.store.dispatch(ShopPage.theirsTaken({ shop: testShop({ lengthUnit: 'mm' }) }));
     await fixture.whenStable();
-    expect(row('Set per side')).toContain('0.064 mm');
+    expect(row('Set per side')).toContain('0.073 mm');
   });
 });

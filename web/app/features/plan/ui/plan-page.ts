@@ -11,23 +11,29 @@ import {
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatInput } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isStraightDossier } from '@odontis/contract/dossier';
 import type { Dossier } from '@odontis/contract/dossier';
+import type { AnglePair } from '@odontis/core/file/angle-pair';
 import { cornersUsed } from '@odontis/core/file/file-choice';
 import { leanDisagreements } from '@odontis/core/file/direction';
-import { lineOf } from '@odontis/core/evidence/line-of';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { depthCurve } from '@odontis/core/line/depth-curve';
-import { sayLeft } from '@odontis/core/life/life';
-import { assembleInputs } from '@odontis/core/plan/assemble-inputs';
-import { viewDepth } from '@odontis/core/plan/depth-view';
-import { anglesFor } from '@odontis/core/plan/habits';
-import { makePlan } from '@odontis/core/plan/make-plan';
-import { priceFor } from '@odontis/core/plan/price';
-import { studyLine } from '@odontis/core/plan/study';
+import { workFactsOf } from '@odontis/contract/work-facts';
+import { saySharpenings } from '@odontis/core/life/life';
+import { workOf } from '@odontis/core/work/families';
+import type { PlannedWork } from '@odontis/core/work/family-work';
+import { isLineOrder } from '@odontis/core/work/order';
+import type { LineOrder } from '@odontis/core/work/order';
+import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence';
+import { isConverting } from '@odontis/core/triage/triage';
+import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
+import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
+import { teethOf } from '@odontis/core/saw/saw';
+import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
+import { studyLine } from '@odontis/core/work/tooth-line/study';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import { baseDrawing, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -40,7 +46,6 @@ import { Why } from '../../../shared/ui/why';
 import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
 import { ToothViews } from '../../../shared/tooth/tooth-views';
 import { stepTitle } from '../../../shared/words/step-words';
-import { measuredAngles } from '../data/measured-angles';
 import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
@@ -53,6 +58,7 @@ import { planLanes } from './plan-lanes';
   imports: [
     MatButton,
     MatButtonToggleModule,
+    MatCheckbox,
     MatFormFieldModule,
     MatInput,
     RouterLink,
@@ -71,8 +77,9 @@ export class PlanPage {
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   private readonly request = this.store.selectSignal(selectRequest('plan'));
-  protected readonly refusal = computed(() => this.request().refusal);
-  protected readonly busy = computed(() => this.request().busy);
+  private readonly editing = this.store.selectSignal(selectRequest('edit'));
+  protected readonly refusal = computed(() => this.request().refusal ?? this.editing().refusal);
+  protected readonly busy = computed(() => this.request().busy || this.editing().busy);
   private readonly person = this.store.selectSignal(shopFeature.selectPerson);
   private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? 0);
   protected readonly draft = linkedSignal<PlanDraft>(() => recallPlan(this.ticketId()));
@@ -90,26 +97,53 @@ export class PlanPage {
   private readonly rakeDeg = computed(() => this.draft().rakeDeg);
   private readonly fleamDeg = computed(() => this.draft().fleamDeg);
 
+  private readonly convert = computed(() => this.draft().convert);
+  private readonly sample = computed(() => this.draft().sample);
+  private readonly work = computed((): PlannedWork | null => {
+    const family = this.dossier()?.saw.family;
+    const work = family && workOf(family);
+    return work && work.way === 'planned' ? work : null;
+  });
+
   protected readonly study = computed(() => {
-    const [dossier, book] = [this.dossier(), this.speech.book()];
-    const readings = dossier && lineOf(dossier.sessions, dossier.saw, 'before')?.teeth;
-    if (!dossier || !isStraightDossier(dossier) || !book || !readings || readings.length < 3) return null;
-    const [line, rakeDeg, fleamDeg] = [this.line(), this.rakeDeg(), this.fleamDeg()];
-    const table = anglesFor(book.habits.angles, dossier.saw.family, dossier.saw.filing);
-    const angles = { rakeDeg: rakeDeg ?? table.rakeDeg, fleamDeg: fleamDeg ?? table.fleamDeg };
-    const facts = { saw: dossier.saw, wood: dossier.ticket.wood, marks: dossier.ticket.marks, readings };
-    const inputs =
-      this.frozen()?.inputs ??
-      assembleInputs(facts, book.habits, this.person()?.strokeRate ?? UNCALIBRATED_STROKES, line, angles);
-    try {
-      return { ok: true as const, study: studyLine(inputs) };
-    } catch (error) {
-      return { ok: false as const, says: error instanceof Error ? error.message : '' };
+    const [dossier, book, work, frozen] = [this.dossier(), this.speech.book(), this.work(), this.frozen()];
+    if (!dossier || !book || !work) return null;
+    if (frozen) {
+      if (!isLineOrder(frozen.order)) return null;
+      const { inputs } = frozen.order;
+      const saw = { teeth: inputs.saw.teeth ?? teethOf(dossier.saw), pitchMm: inputs.saw.pitchMm };
+      return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw) };
     }
+    const [rakeDeg, fleamDeg] = [this.rakeDeg(), this.fleamDeg()];
+    const facts = workFactsOf(dossier, book, this.person()?.strokeRate ?? UNCALIBRATED_STROKES);
+    const wish = { line: this.line(), angles: null, convert: this.convert(), sample: this.sample() };
+    const plain = work.study(facts, wish);
+    if (!plain.ok || (rakeDeg === null && fleamDeg === null)) return plain;
+    const table = plain.study.inputs.angles;
+    const angles = { rakeDeg: rakeDeg ?? table.rakeDeg, fleamDeg: fleamDeg ?? table.fleamDeg };
+    return work.study(facts, { ...wish, angles });
+  });
+  /** Why there is no study, in a sentence; null where there is one. */
+  protected readonly unfit = computed(() => {
+    const study = this.study();
+    return study && !study.ok && study.code === 'readings-unfit' ? study.says : null;
   });
   protected readonly found = computed(() => {
     const study = this.study();
     return study?.ok ? study.study : null;
+  });
+  /** How what was measured stands to the ticket; null where they agree. */
+  protected readonly disagrees = computed(() => {
+    const study = this.study();
+    if (!study?.ok || this.frozen()) return null;
+    const { coverage } = study;
+    return coverage.partial || coverage.more || coverage.otherPitch ? coverage : null;
+  });
+  /** The owner's wish to have it filed otherwise; null where there is none. */
+  protected readonly wish = computed(() => {
+    const dossier = this.dossier();
+    if (!dossier || !isConverting(dossier.saw.filing, dossier.ticket.wantsFiling)) return null;
+    return { from: dossier.saw.filing, to: dossier.ticket.wantsFiling };
   });
   /** The saw as it came in: the same under every depth, so that it is drawn once. */
   private readonly base = computed(() => {
@@ -120,20 +154,23 @@ export class PlanPage {
   protected readonly depthMm = computed(() => {
     const study = this.found();
     const frozen = this.frozen();
-    if (frozen) return frozen.plan.depthMm;
+    if (frozen) return frozen.order.choice?.depthMm ?? 0;
     return study ? Math.min(study.deepestMm, this.draft().depthMm ?? study.recommended.depthMm) : 0;
   });
   protected readonly view = computed(() => {
     const study = this.found();
     return study ? viewDepth(study, this.depthMm()) : null;
   });
-  protected readonly plan = computed(() => {
-    const study = this.found();
-    return this.frozen()?.plan ?? (study ? makePlan(study, this.depthMm()) : null);
+  protected readonly order = computed((): LineOrder | null => {
+    const [study, frozen, work, book] = [this.found(), this.frozen(), this.work(), this.speech.book()];
+    if (frozen) return isLineOrder(frozen.order) ? frozen.order : null;
+    return study && work ? work.order(study, this.depthMm(), book?.rates ?? null) : null;
   });
-  protected readonly price = computed(() => {
-    const [plan, book] = [this.plan(), this.speech.book()];
-    return plan && book ? priceFor(plan.minutes, book.rates) : null;
+  /** Short and broken teeth, both ways; null where every tooth reaches the line. */
+  protected readonly chase = computed(() => {
+    const [study, work, book] = [this.found(), this.work(), this.speech.book()];
+    const offer = study && work ? work.chase(study, this.depthMm(), book?.rates ?? null) : null;
+    return offer && offer.teeth.length > 0 ? offer : null;
   });
   protected readonly curve = computed(() => {
     const study = this.found();
@@ -141,8 +178,8 @@ export class PlanPage {
   });
   /** Corners of the file this job wears out; it has three. */
   protected readonly corners = computed(() => {
-    const [study, plan] = [this.found(), this.plan()];
-    return study && plan ? cornersUsed(plan.strokes, study.file) : 0;
+    const [study, order] = [this.found(), this.order()];
+    return study && order ? cornersUsed(order.strokes, study.file) : 0;
   });
   protected readonly leanFaults = computed(() => {
     const study = this.found();
@@ -151,20 +188,24 @@ export class PlanPage {
   /** What the saw has, where its angles were read as it came in: the other school than the shop's table. */
   protected readonly measured = computed(() => {
     const dossier = this.dossier();
-    return dossier && measuredAngles(dossier);
+    return dossier && measuredAngles(dossier.saw, dossier.sessions);
   });
   /** The tooth that is planned, for its three views. */
   protected readonly drawn = computed(() => {
-    const [dossier, study, plan] = [this.dossier(), this.found(), this.plan()];
-    if (!dossier || !study || !plan) return null;
-    const angles = { ...study.inputs.angles, backDeg: study.tooth.backDeg };
-    return {
-      gullets: alternateGullets(angles, 4),
-      pitchMm: dossier.saw.pitchMm,
-      plateMm: dossier.saw.plateThicknessMm,
-      setMm: plan.setPerSideMm,
+    const [study, order] = [this.found(), this.order()];
+    if (!study || !order) return null;
+    const { inputs, forecast } = order;
+    const teeth = (angles: AnglePair, backDeg: number) => ({
+      gullets: alternateGullets({ ...angles, backDeg }, 4),
+      pitchMm: forecast.tooth.pitchMm,
+      plateMm: inputs.saw.plateThicknessMm,
+      setMm: forecast.set.perSideMm,
       cuts: 'push' as const,
       backGuessed: false,
+    });
+    return {
+      after: teeth(inputs.angles, forecast.tooth.filed.backDeg),
+      before: inputs.from ? teeth(inputs.from.angles, study.tooth.backDeg) : null,
     };
   });
   protected readonly slip = signal<string | null>(null);
@@ -188,34 +229,47 @@ export class PlanPage {
   }
 
   private draw(): void {
-    const [base, study, view] = [this.base(), this.found(), this.view()];
-    if (!base || !study || !view) return;
+    const [base, study, view, work] = [this.base(), this.found(), this.view(), this.work()];
+    if (!base || !study || !view || !work) return;
     const tune = view.depthMm > 0;
     this.sheet.drawing.set({
       ...base,
       joint: view.line,
       flats: tune ? view.flats : null,
       targetXMm: tune ? view.spacing.xMm : null,
-      lanes: [...planLanes(study, view, this.speech.fine), setLane(study.inputs.readings, this.speech.fine)],
+      lanes: [
+        ...planLanes(work.lanes(study, view), this.speech.fine),
+        setLane(study.inputs.readings, this.speech.fine),
+      ],
     });
+    const handle = work.handles(study).find((h) => h.id === 'depth');
     this.sheet.handle.set(
       this.frozen()
         ? null
         : {
             depthMm: view.depthMm,
-            deepestMm: study.deepestMm,
-            recommendedMm: study.recommended.depthMm,
+            deepestMm: handle?.toMm ?? 0,
+            recommendedMm: handle?.advisedMm ?? 0,
             says: `${this.speech.fine(view.depthMm)}, ${this.speech.share(view.reachedShare)} of the teeth reached`,
             move: (depthMm) => this.choose({ depthMm }),
           },
     );
   }
 
+  /** Measured in part, and nobody said what that is to mean. */
+  protected readonly undecided = computed(() => (this.disagrees()?.partial ?? false) && !this.draft().sample);
+
+  /** Strokes that give the teeth their shape before they are sharpened. */
+  protected shapingStrokes({ steps }: LineOrder): number {
+    const shaping = steps.filter((step) => step.kind === 'shape' || step.kind === 'reshape');
+    return shaping.flatMap((step) => step.stops).reduce((sum, stop) => sum + stop.strokes, 0);
+  }
+
   protected choose(change: Partial<PlanDraft>): void {
     this.draft.update((draft) => ({ ...draft, ...change }));
   }
 
-  protected readonly left = sayLeft;
+  protected readonly sharpenings = saySharpenings;
 
   protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech);
 
@@ -252,8 +306,20 @@ export class PlanPage {
       depthMm: this.depthMm(),
       line: this.draft().line,
       ...study.inputs.angles,
+      convert: study.conversion !== null,
+      sample: study.inputs.measured < study.inputs.readings.length,
     };
     this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
+  }
+
+  /** The ticket's teeth as they were measured. */
+  protected correct(dossier: Dossier, coverage: Coverage): void {
+    this.choose({ depthMm: null, sample: false });
+    const { version, complaint, promisedOn } = dossier.ticket;
+    const line = { pitchMm: coverage.measuredPitchMm ?? coverage.toldPitchMm, teeth: coverage.measuredTeeth };
+    this.store.dispatch(
+      TicketPageEvents.ticketEdited({ id: dossier.ticket.id, change: { version, complaint, promisedOn, line } }),
+    );
   }
 
   protected reload(): void {

@@ -1,0 +1,26 @@
+import type { StrokeRate } from '@odontis/core/line/strokes';
+import type { WorkFacts } from '@odontis/core/work/family-work';
+import type { Dossier } from './dossier';
+import type { ShopBook } from './shop';
+
+/** A ticket, the shop's book and the technician's hand, as an order is worked out from them: the server's way and the plan page's. */
+export const workFactsOf = (
+  { ticket, saw, sessions, visits }: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits'>,
+  book: ShopBook,
+  strokeRate: StrokeRate,
+): WorkFacts => ({
+  saw,
+  visit: {
+    wood: ticket.wood,
+    marks: ticket.marks,
+    etch: ticket.etch,
+    wantsFiling: ticket.wantsFiling,
+    minutesLow: ticket.minutesLow,
+    minutesHigh: ticket.minutesHigh,
+  },
+  sessions,
+  visits,
+  habits: book.habits,
+  judgement: book.judgement,
+  strokeRate,
+});

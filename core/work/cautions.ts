@@ -1,0 +1,32 @@
+import type { StepKind } from './step';
+
+/** The trade's usual cautions, one sentence each beside its step (trade section 10). */
+const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
+  clean: [
+    'Keep solvents away from sparks; lay oily rags out flat or drown them in water, they catch fire by themselves.',
+  ],
+  straighten: ['Wear eye protection: a bent plate springs back, and hammered hard steel throws chips.'],
+  joint: ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
+  'joint-again': ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
+  shape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
+  reshape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
+  sharpen: ['Glove or guarded thumb on the file hand; vacuum the filings, then a magnet.'],
+  'last-pass': ['Glove or guarded thumb on the file hand; vacuum the filings, then a magnet.'],
+  finish: [
+    'Guard on the edge whenever the saw is off the vise; lay oily rags out flat, they catch fire by themselves.',
+  ],
+  test: ['Clamp the wood, both hands clear of the line; eye protection.'],
+};
+
+/** What an etched plate bears. Common practice, no source. */
+const ETCHED: Partial<Record<StepKind, string>> = {
+  clean: 'The plate carries an etch: no abrasive, no solvent and no wire over it; wipe round it and oil it.',
+  straighten: 'The plate carries an etch: put soft card between it and the blocks.',
+};
+
+/** The cautions of a step on a plate with or without an etch. */
+export const cautionsFor = (kind: StepKind, etch = false): readonly string[] => {
+  const own = CAUTIONS[kind] ?? [];
+  const etched = etch ? ETCHED[kind] : undefined;
+  return etched === undefined ? own : [...own, etched];
+};

@@ -1,0 +1,100 @@
+import type { Session } from '../evidence/session';
+import type { LengthQuantity } from '../evidence/quantities';
+import type { AnglePair } from '../file/angle-pair';
+import type { Judgement } from '../judgement/books';
+import type { StrokeRate } from '../line/strokes';
+import type { Family } from '../saw/all-families';
+import type { Wood } from '../saw/families';
+import type { Saw } from '../saw/saw';
+import type { PlateMark } from '../triage/plate-marks';
+import type { WantedFiling } from '../triage/triage';
+import type { ShopHabits } from './habits';
+import type { LineOrder, WorkOrder } from './order';
+import type { Rates } from './price';
+import type { SawRecord } from './saw-record';
+import type { Coverage } from './tooth-line/coverage';
+import type { DepthView } from './tooth-line/depth-view';
+import type { LineChoice } from './tooth-line/inputs';
+import type { OrderLane } from './tooth-line/lanes';
+import type { ChaseOffer } from './tooth-line/chase-offer';
+import type { LineStudy } from './tooth-line/study';
+
+/** Everything one ticket knows, as far as an order can come from it. */
+export interface WorkFacts {
+  readonly saw: Saw;
+  readonly visit: {
+    readonly wood: Wood;
+    readonly marks: readonly PlateMark[];
+    readonly etch: boolean;
+    readonly wantsFiling: WantedFiling;
+    /** What the counter reckoned, minutes. */
+    readonly minutesLow: number | null;
+    readonly minutesHigh: number | null;
+  };
+  /** Everything read of it on this ticket. */
+  readonly sessions: readonly Session[];
+  /** What was done on earlier visits, the latest first. */
+  readonly visits: readonly { readonly work: WorkOrder['work'] | null }[];
+  readonly habits: ShopHabits;
+  readonly judgement: Judgement | undefined;
+  readonly strokeRate: StrokeRate;
+}
+
+/** What a person chooses before the depth. Null: what the shop's table or the owner's wish says. */
+export interface LineWish {
+  readonly line: LineChoice;
+  readonly angles: AnglePair | null;
+  readonly convert: boolean | null;
+  /** A line measured in part stands for the rest. */
+  readonly sample: boolean;
+}
+export const PLAIN_WISH: LineWish = { line: 'free', angles: null, convert: null, sample: false };
+
+export type Studied =
+  | { readonly ok: true; readonly study: LineStudy; readonly coverage: Coverage }
+  | { readonly ok: false; readonly code: 'nothing-measured' }
+  | { readonly ok: false; readonly code: 'readings-unfit'; readonly says: string; readonly tooth: number | null };
+
+/** A quantity a person moves on the family's page, mm. */
+export interface Handle {
+  readonly id: 'depth';
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly advisedMm: number;
+}
+
+interface AnyWork {
+  readonly family: Family;
+  /** What may be gauged of such a saw. */
+  readonly measured: (saw: Saw) => readonly LengthQuantity[];
+  /**
+   * What is worked out from a saw's record, as plain data for a file. `depthMm` overrides the
+   * advised joint of a saw that is jointed. Throws RangeError, with a sentence, on a record
+   * nothing can be worked out from.
+   */
+  readonly ofRecord: (record: SawRecord, depthMm?: number) => object;
+}
+
+/** A family whose order is worked out here from what was measured. */
+export interface PlannedWork extends AnyWork {
+  readonly way: 'planned';
+  readonly study: (facts: WorkFacts, wish: LineWish) => Studied;
+  /** Throws RangeError on a depth the teeth do not allow. */
+  readonly order: (study: LineStudy, depthMm: number, rates: Rates | null) => LineOrder;
+  readonly handles: (study: LineStudy) => readonly Handle[];
+  readonly lanes: (study: LineStudy, view: DepthView) => readonly OrderLane[];
+  /** Broken and short teeth: blended in, or chased. */
+  readonly chase: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseOffer;
+}
+
+/** A family worked by hand: its order is what the counter reckoned, step by step, to be written down when done. */
+export interface HandWork extends AnyWork {
+  readonly way: 'by-hand';
+  readonly order: (facts: WorkFacts) => WorkOrder;
+}
+
+/**
+ * How the saws of one family are worked. Adding a family is a folder in core/work/families and a
+ * line in the table of `families.ts`; docs/adding-a-family.md walks through it.
+ */
+export type FamilyWork = PlannedWork | HandWork;

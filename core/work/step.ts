@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { reason } from '../reason/reason-shape';
+import { LEANS } from '../evidence/tooth-reading';
+
+/** Every kind of step there is, in no order: the order of work says in which. */
+export const STEP_KINDS = [
+  'clean',
+  'straighten',
+  'tighten',
+  'set-out',
+  'flatten-set',
+  'joint',
+  'shape',
+  'reshape',
+  'joint-again',
+  'look',
+  'set',
+  'sharpen',
+  'last-pass',
+  'stone',
+  'finish',
+  'test',
+  'by-hand',
+] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+
+export const HEAVIER = ['even', 'face', 'back'] as const;
+/** Which flank of the gullet gets the heavier strokes. */
+export type Heavier = (typeof HEAVIER)[number];
+
+/** What a step goes over, one stop each. */
+export const UNITS = ['whole', 'tooth', 'gullet', 'raker', 'window', 'part'] as const;
+
+/** One place to stop at: a gullet, a tooth, or 0 for the saw as a whole. */
+export const stop = z
+  .object({
+    at: z.int().min(0),
+    /** Which part of a set, counted from 0. */
+    part: z.int().min(0).optional(),
+    strokes: z.int().min(0),
+    heavier: z.enum(HEAVIER),
+    /** Aimed at here alone, mm; left out, the step's own target holds. */
+    targetMm: z.number().optional(),
+  })
+  .readonly();
+export type Stop = z.infer<typeof stop>;
+
+/** One pass of work without turning the saw. Numbers are mm, degrees and minutes; words are made by the screens. */
+export const step = z
+  .object({
+    kind: z.enum(STEP_KINDS),
+    unit: z.enum(UNITS),
+    /** Stand on this side; of a setting step the side its teeth lean to. Null: either. */
+    side: z.enum(LEANS).nullable(),
+    tipTowards: z.enum(['toe', 'heel', 'across']).nullable(),
+    /** What it is done with; null where the step's name says it. */
+    tool: z.string().nullable(),
+    /** Depth, set or excess aimed at, mm; null where the eye decides. */
+    targetMm: z.number().nullable(),
+    passes: z.int().min(0),
+    minutes: z.number().min(0),
+    stops: z.array(stop).readonly(),
+    cautions: z.array(z.string()).readonly(),
+    reasons: z.array(reason).readonly(),
+    /** What is done, where no kind says it: a step by hand. */
+    says: z.string().optional(),
+  })
+  .readonly();
+export type Step = z.infer<typeof step>;
+
+/** Every stop of an order in bench order, with the step it belongs to. */
+export interface WalkStop extends Stop {
+  readonly index: number;
+  readonly step: number;
+}
+
+export function walkOf(steps: readonly Step[]): WalkStop[] {
+  const walk: WalkStop[] = [];
+  steps.forEach((one, number) => {
+    for (const place of one.stops) walk.push({ ...place, index: walk.length, step: number });
+  });
+  return walk;
+}
+
+/** The one stop of a step done to the whole saw. */
+export const WHOLE_SAW_STOP: readonly Stop[] = [{ at: 0, strokes: 0, heavier: 'even' }];

@@ -1,0 +1,41 @@
+/**
+ * Times of bench work, minutes. Chosen so that the trade's own times come out
+ * (trade section 4: a 15-point back saw five to seven minutes to sharpen).
+ * Common practice, no source; a shop's own times replace them later.
+ */
+export const SECONDS_PER_STROKE = 0.6;
+const SECONDS_TO_NEXT_GULLET = 0.6;
+const SECONDS_PER_SET_TOOTH = 2;
+const MINUTES_TO_CLAMP = 0.75;
+const MINUTES_PER_JOINT_PASS = 0.5;
+/** A pass of a mill file over the tips of a whole saw, mm. Common practice, no source. */
+const JOINT_PASS_MM = 0.04;
+
+/** Strokes through gullets in one clamping. */
+export const filingMinutes = (strokes: number, gullets: number): number =>
+  gullets === 0 ? 0 : MINUTES_TO_CLAMP + (strokes * SECONDS_PER_STROKE + gullets * SECONDS_TO_NEXT_GULLET) / 60;
+
+/** Shaping goes over the saw once, turning it once. */
+export const shapeMinutes = (strokes: number, gullets: number): number =>
+  strokes === 0 ? 0 : MINUTES_TO_CLAMP + filingMinutes(strokes, gullets);
+
+export const jointPasses = (depthMm: number): number => Math.max(1, Math.ceil(depthMm / JOINT_PASS_MM - 1e-9));
+
+export const jointMinutes = (depthMm: number): number =>
+  MINUTES_TO_CLAMP + jointPasses(depthMm) * MINUTES_PER_JOINT_PASS;
+
+export const settingMinutes = (teeth: number): number => (teeth * SECONDS_PER_SET_TOOTH) / 60;
+
+/** Fixed times of the steps that are done to the whole saw at once, minutes. */
+export const WHOLE_SAW_MINUTES = {
+  clean: 10,
+  rust: 60,
+  straighten: 8,
+  'flatten-set': 4,
+  look: 2,
+  tighten: 4,
+  'set-out': 3,
+  test: 2,
+  stone: 1,
+  finish: 3,
+} as const;

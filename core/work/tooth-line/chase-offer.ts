@@ -1,0 +1,61 @@
+import { standingTeeth } from '../../evidence/tooth-reading';
+import type { Sharpenings } from '../../life/life';
+import { SHARPENING_MM } from '../../life/sharpening-metal';
+import type { ChaseAdvice } from '../../line/chase';
+import { chaseAdvice } from '../../line/chase';
+import { lowered } from '../../line/depth-curve';
+import type { Price, Rates } from '../price';
+import { makeOrder } from './make-order';
+import type { LineStudy } from './study';
+
+/** A shop chases a tooth that costs no more than one sharpening. Common practice, no source. */
+const CHASE_WITHIN = 1;
+
+/** What one way of dealing with short teeth comes to. */
+export interface ChaseSide {
+  readonly depthMm: number;
+  readonly spent: Sharpenings;
+  readonly minutes: number;
+  readonly price: Price | null;
+}
+
+/** Teeth that stay under the line, and both ways of dealing with them. */
+export interface ChaseOffer {
+  /** The shortest first; empty where every tooth reaches the line. */
+  readonly teeth: readonly ChaseAdvice[];
+  /** At the depth chosen: they are blended in and come back by themselves. */
+  readonly blend: ChaseSide;
+  /** Down to the shortest that stands; null where there is none, or the teeth do not allow it. */
+  readonly chase: ChaseSide | null;
+}
+
+/** Blend or chase, with the depth, the life, the time and the money of each. mm. O(n log n). */
+export function chaseOffer(study: LineStudy, depthMm: number, rates: Rates | null): ChaseOffer {
+  const { inputs, pitchMm, toothHeightMm } = study;
+  const line = lowered(study.datum, depthMm);
+  const teeth = chaseAdvice(
+    standingTeeth(inputs.readings),
+    inputs.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth),
+    line,
+    {
+      plateThicknessMm: inputs.saw.plateThicknessMm,
+      pitchMm,
+      toothHeightMm,
+      perSharpeningMm: SHARPENING_MM,
+      chaseWithin: CHASE_WITHIN,
+      line: inputs.line === 'free' ? 'free' : 'held',
+    },
+  );
+  const side = (mm: number): ChaseSide => {
+    const { forecast, minutes, price } = makeOrder(study, mm, rates);
+    return { depthMm: mm, spent: forecast.life.spent, minutes, price };
+  };
+  const missing = new Set(inputs.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth));
+  const shortest = teeth.find((t) => !missing.has(t.tooth));
+  const down = shortest ? depthMm + shortest.shortMm : null;
+  return {
+    teeth,
+    blend: side(depthMm),
+    chase: down !== null && down <= study.deepestMm ? side(down) : null,
+  };
+}

@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
+import type { Judgement } from '../../judgement/books';
+import { FILINGS, STRAIGHT_FAMILIES, WOODS } from '../../saw/families';
+import { PLATE_MARKS } from '../../triage/plate-marks';
+import { shopHabits } from '../habits';
+
+export const LINE_CHOICES = ['free', 'level'] as const;
+/** The joint line's slope: with the tips' own fall, or level with the straight edge. */
+export type LineChoice = (typeof LINE_CHOICES)[number];
+
+const anglePair = z.object({ rakeDeg: z.number(), fleamDeg: z.number() }).readonly();
+
+/** The saw as the study needs it. Lengths mm. */
+export const lineSaw = z
+  .object({
+    family: z.enum(STRAIGHT_FAMILIES),
+    /** As it will be filed. */
+    filing: z.enum(FILINGS),
+    wood: z.enum(WOODS),
+    plateThicknessMm: z.number().positive(),
+    /** Plate under the back or handle at its narrowest. */
+    plateDepthMm: z.number(),
+    pitchMm: z.number().positive(),
+    /** Teeth by the ticket's length and pitch; left out where only readings were given. */
+    teeth: z.int().optional(),
+  })
+  .readonly();
+export type LineSaw = z.infer<typeof lineSaw>;
+
+/** A tooth as measured; `sample` where its neighbours' measurements stand for it. */
+const lineTooth = z
+  .object({
+    tooth: z.int().min(1),
+    xMm: z.number(),
+    yMm: z.number(),
+    lean: z.enum(LEANS).nullish(),
+    setMm: z.number().nullish(),
+    kind: z.enum(TOOTH_KINDS),
+    note: z.string().nullish(),
+    sample: z.boolean().optional(),
+  })
+  .readonly();
+
+/** Everything an order for a measured tooth line is worked out from; frozen with the order it gave. */
+export const lineInputs = z
+  .object({
+    saw: lineSaw,
+    /** As they will be filed. */
+    angles: anglePair,
+    /** The filing it has, where that is changed; null where it stays. */
+    from: z
+      .object({ filing: z.enum(FILINGS), angles: anglePair })
+      .readonly()
+      .nullable(),
+    readings: z.array(lineTooth).readonly(),
+    /** Keys of the readings the line was seen from. */
+    keys: z.array(z.string()).readonly(),
+    /** Teeth that were measured; the rest of `readings` stands for them. */
+    measured: z.int().min(0),
+    habits: shopHabits,
+    strokeRate: z
+      .object({ rateMmPerStroke: z.number(), errorMmPerStroke: z.number(), readings: z.number() })
+      .readonly(),
+    marks: z.array(z.enum(PLATE_MARKS)).readonly(),
+    etch: z.boolean(),
+    /** Filings since the set was last renewed here; null where no visit says. */
+    filingsSinceSet: z.number().nullable(),
+    line: z.enum(LINE_CHOICES),
+    /** Where the shop judges otherwise than the trade's books. */
+    judgement: z.custom<Judgement>().optional(),
+  })
+  .readonly();
+export type LineInputs = z.infer<typeof lineInputs>;

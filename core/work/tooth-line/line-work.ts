@@ -1,0 +1,99 @@
+import { lineOf } from '../../evidence/line-of';
+import { quantitiesOf } from '../../evidence/quantities';
+import { findReadingFaults } from '../../evidence/reading-faults';
+import type { StraightFamily } from '../../saw/families';
+import { teethOf } from '../../saw/saw';
+import { isConverting } from '../../triage/triage';
+import type { LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
+import { anglesFor } from '../habits';
+import { angleOfEvidence } from './angles-of-evidence';
+import { chaseOffer } from './chase-offer';
+import { coverageOf, standForRest } from './coverage';
+import type { LineInputs } from './inputs';
+import { lineLanes } from './lanes';
+import { makeOrder } from './make-order';
+import { orderOfRecord } from './of-record';
+import { studyLine } from './study';
+
+/**
+ * The work of a family that cuts on the push with one line of like teeth, jointed, shaped, set
+ * and sharpened: hand and back saws. What tells them apart (angles, set, least plate) stands in
+ * the tables of those subjects, by family.
+ */
+export const lineWork = (family: StraightFamily): PlannedWork => ({
+  family,
+  way: 'planned',
+  measured: quantitiesOf,
+  study: (facts, wish) => studyFacts(family, facts, wish),
+  order: makeOrder,
+  handles: (study) => [{ id: 'depth', fromMm: 0, toMm: study.deepestMm, advisedMm: study.recommended.depthMm }],
+  lanes: lineLanes,
+  chase: chaseOffer,
+  ofRecord: (record, depthMm) => {
+    if (record.family !== 'hand' && record.family !== 'back')
+      throw new RangeError(`This is no ${family} saw’s record.`);
+    return { family, ...orderOfRecord(record, depthMm) };
+  },
+});
+
+function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): Studied {
+  const { saw, visit, habits } = facts;
+  if (saw.family !== 'hand' && saw.family !== 'back')
+    throw new RangeError(`A ${saw.family} saw is not a ${family} saw.`);
+  const line = lineOf(facts.sessions, saw, 'before');
+  if (!line || line.teeth.length < 3) return { ok: false, code: 'nothing-measured' };
+  const told = { teeth: teethOf(saw), pitchMm: saw.pitchMm };
+  const stop = findReadingFaults(line.teeth, saw.pitchMm, saw.plateThicknessMm).find((f) => f.weight === 'stop');
+  if (stop)
+    return {
+      ok: false,
+      code: 'readings-unfit',
+      tooth: stop.tooth,
+      says: `Tooth ${stop.tooth} is not measured so that a plan can be made. Look at it under Measure.`,
+    };
+  const coverage = coverageOf(line.teeth, told);
+  const wanted = visit.wantsFiling === 'as-it-is' ? saw.filing : visit.wantsFiling;
+  const convert = isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
+  const filing = convert ? wanted : saw.filing;
+  try {
+    const readings = wish.sample && coverage.partial ? standForRest(line.teeth, told.teeth) : line.teeth;
+    const inputs: LineInputs = {
+      saw: {
+        family: saw.family,
+        filing,
+        wood: visit.wood,
+        plateThicknessMm: saw.plateThicknessMm,
+        plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
+        pitchMm: saw.pitchMm,
+        teeth: told.teeth,
+      },
+      angles: wish.angles ?? anglesFor(habits.angles, saw.family, filing),
+      from: convert
+        ? {
+            filing: saw.filing,
+            angles: angleOfEvidence(saw, facts.sessions) ?? anglesFor(habits.angles, saw.family, saw.filing),
+          }
+        : null,
+      readings,
+      keys: line.keys,
+      measured: line.teeth.length,
+      habits,
+      strokeRate: facts.strokeRate,
+      marks: [...new Set(visit.marks.map((mark) => mark.kind))],
+      etch: visit.etch,
+      filingsSinceSet: filingsSinceSet(facts.visits),
+      line: wish.line,
+      judgement: facts.judgement,
+    };
+    return { ok: true, study: studyLine(inputs), coverage };
+  } catch (error) {
+    if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
+    throw error;
+  }
+}
+
+/** Filings since a full tune last renewed the set; null where no visit here did. */
+function filingsSinceSet(visits: WorkFacts['visits']): number | null {
+  const tuned = visits.findIndex((v) => v.work === 'tune' || v.work === 'convert');
+  return tuned < 0 ? null : visits.slice(0, tuned).filter((v) => v.work === 'sharpen').length;
+}

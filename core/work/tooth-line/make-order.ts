@@ -1,0 +1,99 @@
+import { rollForRake } from '../../file/flank-angles';
+import { lifeCost } from '../../life/life';
+import { heightOn } from '../../line/joint-line';
+import type { LineOrder } from '../order';
+import { ORDER_VERSION } from '../order';
+import type { Rates } from '../price';
+import { priceFor } from '../price';
+import { SECONDS_PER_STROKE } from '../times';
+import type { DepthView } from './depth-view';
+import { viewDepth } from './depth-view';
+import { orderSteps } from './order-steps';
+import { decideSetting } from './setting';
+import type { LineStudy } from './study';
+
+/** Depths under this are no jointing at all. mm. */
+const NO_DEPTH_MM = 1e-6;
+
+/**
+ * The whole order at a chosen depth, in the trade's order (trade section 4). Throws RangeError
+ * on a depth the teeth do not allow. mm. O(n).
+ */
+export function makeOrder(study: LineStudy, depthMm: number, rates: Rates | null = null): LineOrder {
+  if (!(depthMm >= 0) || depthMm > study.deepestMm + NO_DEPTH_MM) {
+    throw new RangeError('The joint depth must lie between nothing and the deepest the tooth allows.');
+  }
+  const view = viewDepth(study, depthMm);
+  const work = study.conversion ? 'convert' : depthMm > NO_DEPTH_MM ? 'tune' : 'sharpen';
+  const setting = decideSetting(study, work, depthMm);
+  const steps = orderSteps(study, view, work, setting.reset);
+  const { inputs, conversion } = study;
+  const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
+  const lossMm = conversion?.lossMm ?? 0;
+  const life = conversion
+    ? lifeCost(depthMm + Math.max(lossMm, conversion.gulletsDeeperMm), inputs.saw.plateDepthMm, inputs.saw.family)
+    : view.life;
+  const price = rates ? priceFor(minutes, rates) : null;
+  return {
+    version: ORDER_VERSION,
+    family: inputs.saw.family,
+    work,
+    inputs,
+    choice: { depthMm, convert: conversion !== null, sample: inputs.measured < inputs.readings.length },
+    steps,
+    targets: targetsOf(study, view, work !== 'sharpen', lossMm),
+    forecast: {
+      cut: {
+        reachedShare: view.reachedShare,
+        worstSpacingMm: view.spacing.worstMm,
+        metalMm3: work === 'sharpen' ? 0 : view.metalMm3,
+        kerfMm: study.set.kerfMm,
+      },
+      set: { perSideMm: study.set.perSideMm, reset: setting.reset },
+      life: { spent: life.spent, left: life.left },
+      tooth: {
+        filed: study.newTooth,
+        heightMm: conversion?.newHeightMm ?? study.toothHeightMm,
+        pitchMm: study.pitchMm,
+        rollDeg: rollForRake(inputs.angles.rakeDeg, inputs.angles.fleamDeg),
+      },
+      line: { alphaMm: view.line.alphaMm - lossMm, beta: view.line.beta },
+      file: { id: study.file.file.id, name: study.file.file.name },
+      filingsTheSetLasts: setting.reset ? [3, 4] : [1, 2],
+    },
+    minutes,
+    minutesError: sampleError(study, view),
+    strokes: steps.reduce((sum, step) => sum + step.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
+    price: price && rates ? { ...price, currency: rates.currency } : null,
+    reasons: [
+      study.recommended.reason,
+      life.reason,
+      study.set.reason,
+      setting.reason,
+      study.file.reason,
+      ...(conversion ? [conversion.reason] : []),
+    ],
+  };
+}
+
+/**
+ * One standard error of the minutes, where measured gullets stand for others: N unmeasured at
+ * the mean of n measured with a spread s are out by N s sqrt(1/n + 1/N) strokes (a mean's and
+ * a sum's variance, independent draws; from memory). 0 where every tooth was measured.
+ */
+function sampleError(study: LineStudy, view: DepthView): number {
+  const rest = study.inputs.readings.length - study.inputs.measured;
+  if (rest <= 0) return 0;
+  const own = Array.from(view.strokes).slice(0, study.inputs.measured + 1);
+  const mean = own.reduce((s, v) => s + v, 0) / own.length;
+  const spread = Math.sqrt(own.reduce((s, v) => s + (v - mean) ** 2, 0) / Math.max(1, own.length - 1));
+  return (rest * spread * Math.sqrt(1 / own.length + 1 / rest) * SECONDS_PER_STROKE) / 60;
+}
+
+function targetsOf(study: LineStudy, view: DepthView, tune: boolean, lossMm: number): LineOrder['targets'] {
+  return Array.from(study.prepared.teeth, (tooth, i) => {
+    const x = tune ? (view.spacing.xMm[i] as number) : (study.prepared.xMm[i] as number);
+    const y = tune && view.flats.on[i] ? heightOn(view.line, x) : (study.prepared.yMm[i] as number);
+    return { tooth, xMm: x, yMm: y - lossMm };
+  });
+}

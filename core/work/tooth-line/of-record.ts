@@ -1,0 +1,81 @@
+import { standingTeeth } from '../../evidence/tooth-reading';
+import { SHARPENING_MM } from '../../life/sharpening-metal';
+import { chaseAdvice } from '../../line/chase';
+import { UNCALIBRATED_STROKES } from '../../line/strokes';
+import { measuredSaw } from '../../testcut/cut-saws';
+import type { TestCut } from '../../testcut/test-cut';
+import { cutStory } from '../../testcut/test-cut';
+import { anglesFor, DEFAULT_HABITS } from '../habits';
+import type { StraightRecord } from '../saw-record';
+import type { LineInputs } from './inputs';
+import { makeOrder } from './make-order';
+import { plannedSaw } from './planned-saw';
+import { studyLine } from './study';
+
+/** The sink a pitch and the board a plan's virtual cut is made with. No source. */
+const CUT = { sinkShare: 0.02, boardMm: 25 } as const;
+
+/** A hand or back saw's order from its record, its short teeth, and a virtual cut before and after. `depthMm` overrides the advised joint. */
+export function orderOfRecord(record: StraightRecord, depthMm?: number) {
+  const habits = { ...DEFAULT_HABITS, ...record.habits };
+  const inputs: LineInputs = {
+    saw: {
+      family: record.family,
+      filing: record.filing,
+      wood: record.wood,
+      plateThicknessMm: record.plateThicknessMm,
+      plateDepthMm: record.plateDepthMm,
+      pitchMm: record.pitchMm,
+    },
+    angles: record.angles ?? anglesFor(habits.angles, record.family, record.filing),
+    readings: record.readings,
+    habits,
+    strokeRate: record.strokeRate ?? UNCALIBRATED_STROKES,
+    marks: record.marks ?? [],
+    line: record.line ?? 'free',
+    from: null,
+    keys: [],
+    measured: record.readings.length,
+    etch: false,
+    filingsSinceSet: null,
+  };
+  const study = studyLine(inputs);
+  const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
+  const standing = standingTeeth(record.readings);
+  const { pitchMm, toothHeightMm } = study;
+  const facts = { plateThicknessMm: record.plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
+  const story = cutStory(
+    measuredSaw(record.readings, study.tooth, facts, study.set.perSideMm),
+    plannedSaw(order),
+    null,
+    { sinkMm: CUT.sinkShare * pitchMm, boardMm: CUT.boardMm },
+  );
+  const chase = chaseAdvice(
+    standing,
+    record.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth),
+    order.forecast.line,
+    {
+      plateThicknessMm: record.plateThicknessMm,
+      pitchMm,
+      toothHeightMm,
+      perSharpeningMm: SHARPENING_MM,
+      chaseWithin: 1,
+      line: inputs.line === 'free' ? 'free' : 'held',
+    },
+  );
+  return { order, chase, cut: { before: told(story.before), planned: story.planned && told(story.planned) } };
+}
+
+/** A cut in the numbers a person compares. */
+function told(cut: TestCut) {
+  return {
+    shareWorking: cut.loads.shareWorking,
+    worstOverMean: cut.loads.worstOverMean,
+    hopMm: cut.hopMm,
+    kerfMm: cut.section.widthMm,
+    ridgeMm: cut.section.ridgeMm,
+    section: cut.section.polygon,
+    marks: cut.marks,
+    drift: cut.drift,
+  };
+}

@@ -1,0 +1,150 @@
+import { gulletDirection } from '../../file/direction';
+import type { Lean, ToothReading } from '../../evidence/tooth-reading';
+import { leanOf, standingTeeth } from '../../evidence/tooth-reading';
+import { cautionsFor } from '../cautions';
+import type { WorkOrder } from '../order';
+import type { Step, StepKind, Stop } from '../step';
+import { WHOLE_SAW_STOP } from '../step';
+import { filingMinutes, jointMinutes, jointPasses, settingMinutes, WHOLE_SAW_MINUTES } from '../times';
+import { reshapeStops } from './conversion';
+import type { DepthView } from './depth-view';
+import type { LineStudy } from './study';
+
+/** The steps of an order in the trade's order (trade section 4), each with its stops, time and caution. O(n). */
+export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['work'], reset: boolean): Step[] {
+  const { marks, habits, etch } = study.inputs;
+  const steps: Step[] = [];
+  const whole = (kind: StepKind, minutes: number, extra: Partial<Step> = {}): void => {
+    steps.push({ ...blank(kind, 'whole', etch), minutes, stops: WHOLE_SAW_STOP, ...extra });
+  };
+  const rusty = marks.includes('rust') || marks.includes('pitting');
+  const tune = work !== 'sharpen';
+  if (tune || rusty) whole('clean', rusty ? WHOLE_SAW_MINUTES.rust : WHOLE_SAW_MINUTES.clean);
+  if (marks.some((m) => CROOKED.has(m))) whole('straighten', WHOLE_SAW_MINUTES.straighten);
+  if (marks.includes('loose-handle')) whole('tighten', WHOLE_SAW_MINUTES.tighten);
+  const setting = reset ? settingSteps(study) : [];
+  if (tune) whole('flatten-set', WHOLE_SAW_MINUTES['flatten-set']);
+  const joint = (): void =>
+    whole('joint', jointMinutes(view.depthMm), {
+      targetMm: view.depthMm,
+      passes: jointPasses(view.depthMm),
+      reasons: [study.recommended.reason],
+    });
+  if (study.conversion) {
+    whole('set-out', WHOLE_SAW_MINUTES['set-out'], { targetMm: study.pitchMm });
+    joint();
+    steps.push(...filingSteps(study, 'reshape', reshapeStops(study, view)));
+    whole('joint-again', jointMinutes(0), { passes: 1 });
+  } else if (tune) {
+    joint();
+    const shaping = filingSteps(study, 'shape', shapingStops(view));
+    steps.push(...shaping);
+    if (shaping.length > 0) whole('look', WHOLE_SAW_MINUTES.look, { targetMm: view.worstLeftMm });
+  }
+  const last = filingSteps(study, study.conversion ? 'last-pass' : 'sharpen', sharpeningStops(study));
+  // A tooth newly shaped is set before its last pass, whatever the shop does otherwise.
+  if (habits.setOrder === 'before-filing' || study.conversion) steps.push(...setting, ...last);
+  else steps.push(...last, ...setting);
+  whole('stone', WHOLE_SAW_MINUTES.stone, { passes: 1 });
+  if (study.conversion) whole('test', WHOLE_SAW_MINUTES.test);
+  whole('finish', WHOLE_SAW_MINUTES.finish);
+  return steps;
+}
+
+const CROOKED: ReadonlySet<string> = new Set(['bend', 'kink', 'twist', 'wavy-line']);
+
+const blank = (kind: StepKind, unit: Step['unit'], etch: boolean): Step => ({
+  kind,
+  unit,
+  side: null,
+  tipTowards: null,
+  tool: null,
+  targetMm: null,
+  passes: 0,
+  minutes: 0,
+  stops: [],
+  cautions: cautionsFor(kind, etch),
+  reasons: [],
+});
+
+/** A flank counts as the heavier one when it travels this many times the other. No source. */
+const HEAVIER_TIMES = 1.25;
+
+function shapingStops(view: DepthView): Stop[] {
+  return view.filings.flatMap((filing, i) => {
+    const strokes = view.strokes[i] as number;
+    if (strokes === 0) return [];
+    const heavier =
+      filing.faceMm > HEAVIER_TIMES * filing.backMm
+        ? 'face'
+        : filing.backMm > HEAVIER_TIMES * filing.faceMm
+          ? 'back'
+          : 'even';
+    return [{ at: filing.gullet, strokes, heavier } satisfies Stop];
+  });
+}
+
+function sharpeningStops(study: LineStudy): Stop[] {
+  const strokes = study.inputs.habits.strokesPerGullet;
+  const first = (study.prepared.teeth[0] as number) - 1;
+  const gullets = [first, ...study.prepared.teeth];
+  return gullets.map((at) => ({ at, strokes, heavier: 'even' as const }));
+}
+
+/** Gullets parted into passes by the side the shop's school files them from; fleam 0 needs one pass. */
+function filingSteps(study: LineStudy, kind: StepKind, stops: readonly Stop[]): Step[] {
+  const { habits, angles, readings } = study.inputs;
+  const byNumber = new Map(readings.map((r) => [r.tooth, r]));
+  const before: ToothReading | undefined = readings[0];
+  const direction = (at: number) => {
+    const tooth = byNumber.get(at) ?? mirrored(before, at);
+    return gulletDirection(tooth, angles.fleamDeg, habits.fileDirection);
+  };
+  const passes: (Lean | null)[] = angles.fleamDeg === 0 ? [null] : ['left', 'right'];
+  return passes.flatMap((side) => {
+    const own = inOrder(
+      stops.filter((stop) => side === null || direction(stop.at).standOn === side),
+      habits.startAt,
+    );
+    const first = own[0];
+    if (!first) return [];
+    const strokes = own.reduce((sum, stop) => sum + stop.strokes, 0);
+    return [
+      {
+        ...blank(kind, 'gullet', study.inputs.etch),
+        side,
+        tipTowards: direction(first.at).tipTowards,
+        tool: study.file.file.name,
+        minutes: filingMinutes(strokes, own.length),
+        stops: own,
+      },
+    ];
+  });
+}
+
+/** The gullet before the first tooth is filed as if a tooth of the other lean stood there. */
+function mirrored(first: ToothReading | undefined, at: number): ToothReading {
+  const lean = first && leanOf(first) === 'left' ? 'right' : 'left';
+  return { tooth: at, xMm: 0, yMm: 0, kind: 'tooth', lean };
+}
+
+function settingSteps(study: LineStudy): Step[] {
+  const teeth = standingTeeth(study.inputs.readings);
+  return (['left', 'right'] as const).flatMap((side) => {
+    const own = teeth.filter((r) => leanOf(r) === side && r.kind === 'tooth');
+    if (own.length === 0) return [];
+    return [
+      {
+        ...blank('set', 'tooth', study.inputs.etch),
+        side,
+        targetMm: study.set.perSideMm,
+        minutes: settingMinutes(own.length),
+        stops: own.map((r) => ({ at: r.tooth, strokes: 0, heavier: 'even' as const })),
+        reasons: [study.set.reason],
+      },
+    ];
+  });
+}
+
+const inOrder = (stops: readonly Stop[], startAt: 'heel' | 'toe'): Stop[] =>
+  startAt === 'heel' ? [...stops] : [...stops].reverse();

@@ -1,0 +1,88 @@
+import { readFileSync } from 'node:fs';
+import { QueryTypes } from 'sequelize';
+import { readOrder } from '@odontis/core/work/read-order';
+import { walkOf } from '@odontis/core/work/step';
+import { connect } from '../database/connect';
+import type { Database } from '../database/connect';
+import { readDossier } from '../features/tickets/dossier';
+import { emptyDatabase } from '../testing/test-shop';
+import { migrator } from './migrate';
+
+const LAST_BEFORE = '2026-11-28-one-evidence';
+const THIS = '2026-11-29-one-order';
+interface FirstForm {
+  readonly inputs: object;
+  readonly plan: { readonly steps: readonly { readonly stops: readonly unknown[] }[]; readonly minutes: number };
+}
+const first = JSON.parse(readFileSync('core/work/old-forms/order-0.json', 'utf8')) as FirstForm;
+const stops = first.plan.steps.reduce((s, one) => s + one.stops.length, 0);
+
+const OLD_ROWS = `
+  INSERT INTO person (name, initials) VALUES ('First Hand', 'FH');
+  INSERT INTO customer (name, created_by) VALUES ('Wren Ashby', 1);
+  INSERT INTO arrival (customer_id, opened_by) VALUES (1, 1);
+  INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm, plate_depth_heel_mm,
+      plate_depth_toe_mm, back_fixing, created_by) VALUES (1, 'Tenon saw', 'back', 'crosscut', 2, 'points', 60, 0.6, 80, 70, 'folded', 1);
+  INSERT INTO ticket (saw_id, arrival_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by)
+    VALUES (1, 1, 'bench', 'dry-soft', 'weekly', 'no', 'take', '[]', '2031-05-04', 1, 2, 'x', 1);
+  INSERT INTO plan (ticket_id, number, inputs, plan, stops, minutes, accepted_by) VALUES (1, 1, :inputs, :plan, :stops, :minutes, 1);
+  INSERT INTO bench_event (id, plan_id, stop, action, person_id, happened_at)
+    VALUES ('00000000-0000-4000-8000-0000000000d1', 1, 0, 'done', 1, '2031-05-02 10:00');
+  INSERT INTO bench_mark (plan_id, stop, event_id) VALUES (1, 0, '00000000-0000-4000-8000-0000000000d1');
+`;
+
+describe('accepted plans become work orders', () => {
+  let db: Database;
+  let drop: () => Promise<void>;
+  beforeEach(async () => {
+    const database = await emptyDatabase();
+    db = connect(database.url);
+    drop = database.drop;
+    await migrator(db.sequelize).up({ to: LAST_BEFORE });
+    const { inputs, plan } = first;
+    await db.sequelize.query(OLD_ROWS, {
+      replacements: { inputs: JSON.stringify(inputs), plan: JSON.stringify(plan), stops, minutes: plan.minutes },
+    });
+  });
+  afterEach(async () => {
+    await db.sequelize.close();
+    await drop();
+  });
+  const rows = (sql: string) => db.sequelize.query<Record<string, unknown>>(sql, { type: QueryTypes.SELECT });
+
+  it('an old plan is kept as it was, read whole and walkable, with the marks the bench made on it', async () => {
+    await migrator(db.sequelize).up({ to: THIS });
+    expect(await rows('SELECT body, work, depth_mm, stops FROM plan')).toEqual([
+      { body: { version: 0, ...first }, work: 'tune', depth_mm: jasmine.any(Number), stops },
+    ]);
+    const { plan } = await readDossier(db, 1);
+    expect(plan?.order).toEqual(readOrder({ version: 0, ...first }));
+    expect([walkOf(plan?.order.steps ?? []).length, plan?.done]).toEqual([stops, [0]]);
+  });
+
+  it('down and up again gives every row back; it is frozen at every stop', async () => {
+    await migrator(db.sequelize).up({ to: THIS });
+    const before = await rows('SELECT * FROM plan');
+    await expectAsync(rows("UPDATE plan SET work = 'sharpen'")).toBeRejected();
+    await migrator(db.sequelize).down({ to: THIS });
+    expect(await rows('SELECT inputs, plan FROM plan')).toEqual([{ inputs: first.inputs, plan: first.plan }]);
+    await expectAsync(rows('DELETE FROM plan')).toBeRejected();
+    await migrator(db.sequelize).up({ to: THIS });
+    const after = await rows('SELECT * FROM plan');
+    expect(after).toEqual(before);
+  });
+
+  it('there is no way back once an order of today’s form is accepted, and the database says why', async () => {
+    await migrator(db.sequelize).up({ to: THIS });
+    await db.sequelize.query(
+      `INSERT INTO plan (ticket_id, number, body, work, depth_mm, stops, minutes, accepted_by) VALUES (1, 2, '{"version": 1}', 'convert', 0.2, 3, 10, 1)`,
+    );
+    await expectAsync(migrator(db.sequelize).down({ to: THIS })).toBeRejectedWithError(/the old one cannot hold them/);
+    expect((await rows('SELECT count(*)::int AS n FROM plan'))[0]).toEqual({ n: 2 });
+    await expectAsync(
+      rows(
+        `INSERT INTO plan (ticket_id, number, body, work, stops, minutes, accepted_by) VALUES (1, 3, '{"version": 1}', 'polish', 3, 10, 1)`,
+      ),
+    ).toBeRejected();
+  });
+});
