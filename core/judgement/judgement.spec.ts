@@ -79,6 +79,7 @@ const CASES: Record<string, { book: RuleBook<string>; cases: [Facts, string, str
       [{ setLeftShare: 0.8, filingsSinceSet: 1 }, 'leave', 'enough'],
       [{ setLeftShare: 0.5 }, 'reset', 'worn-down'],
       [{ filingsSinceSet: 4 }, 'reset', 'filed-often'],
+      [{ setRead: false }, 'reset', 'set-unread'],
       [{ work: 'tune' }, 'reset', 'tune-takes-it-out'],
       [{ setUneven: true }, 'reset', 'lopsided'],
     ],

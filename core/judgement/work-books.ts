@@ -151,7 +151,7 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
       id: 'set-unread',
       verdict: 'reset',
       because: 'set',
-      when: { fact: 'setLeftShare', known: false },
+      when: { fact: 'setRead', is: false },
       says: 'The set was not measured on both sides: set it anew.',
       source,
     },

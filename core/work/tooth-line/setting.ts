@@ -39,6 +39,7 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
     setBalance(statistics.setLeft, statistics.setRight).certain &&
     both.lesser < UNEVEN_SHARE * both.greater;
   const judged = judge(ownBook(RESET_BOOK, inputs.judgement), {
+    setRead: both !== null,
     setLeftShare: leftMm === null ? null : leftMm / target,
     filingsSinceSet: inputs.filingsSinceSet,
     work,

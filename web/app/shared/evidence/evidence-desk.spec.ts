@@ -135,6 +135,22 @@ describe('the one record of readings and its sender', () => {
     ]);
   });
 
+  it('of a session closed meanwhile what the server has stays there: a correction of it stands alone too', async () => {
+    start(dossier([kept([])]));
+    const old = height(1, -0.5);
+    desk.take([old]);
+    await rest();
+    answer(sent(), 1);
+    await rest();
+    desk.take([height(1, -0.1, { corrects: old.key })]);
+    await rest();
+    refuse(sent(), 'session-closed');
+    await rest();
+    const { body } = sent();
+    expect(body.session.key).not.toBe(KEY);
+    expect(body.readings.map((r) => [r.place, r.corrects])).toEqual([[1, null]]);
+  });
+
   it('closing a session sends nothing again and opens no other', async () => {
     start(dossier([kept([])]));
     desk.take([height(1, 0)]);

@@ -61,6 +61,15 @@ const SLIP_PX = 352;
       left: auto;
       right: 0;
     }
+    @media (max-width: 760px) {
+      .slip {
+        position: fixed;
+        inset: auto 12px 12px;
+        width: auto;
+        max-height: 70vh;
+        overflow-y: auto;
+      }
+    }
   `,
 })
 export class Why {

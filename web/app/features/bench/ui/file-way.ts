@@ -24,6 +24,12 @@ import type { Step } from '@odontis/core/work/step';
     svg {
       width: 260px;
     }
+    @media (max-width: 500px) {
+      svg {
+        display: block;
+        width: 150px;
+      }
+    }
     text {
       font-size: 13px;
       fill: var(--text-quiet);

@@ -35,7 +35,7 @@ import { stepTitle } from '../../../shared/words/step-words';
           @for (text of cautions(); track text) {
             <p class="caution">{{ text }}</p>
           }
-          @if (order(); as o) {
+          @if (working() && order(); as o) {
             <h2>To be done, by hand</h2>
             <ol>
               @for (step of o.steps; track $index) {
@@ -93,7 +93,7 @@ import { stepTitle } from '../../../shared/words/step-words';
   styles: `
     .job {
       display: grid;
-      grid-template-columns: minmax(0, 1.4fr) minmax(300px, 1fr);
+      grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr);
       gap: 26px;
       padding: 14px 18px;
     }

@@ -134,4 +134,45 @@ describe('the plan page', () => {
     await fixture.whenStable();
     expect(row('Set per side')).toContain('0.073 mm');
   });
+
+  const button = (name: RegExp): HTMLButtonElement | undefined =>
+    [...host().querySelectorAll('button')].find((b) => name.test(b.textContent ?? ''));
+
+  it('a line measured in part is not accepted until somebody says what that means; as a sample it is planned whole', async () => {
+    const dossier = testDossier('plan');
+    await open('plan', { saw: { ...dossier.saw, toothLineMm: 398 } as Dossier['saw'] });
+    expect(host().textContent).toMatch(/24 teeth are measured; the ticket says 200/);
+    expect((host().querySelector('.accept') as HTMLButtonElement).disabled).toBeTrue();
+    const time = row('Bench time');
+    (host().querySelector('mat-checkbox input') as HTMLInputElement).click();
+    await fixture.whenStable();
+    expect(row('Bench time')).not.toBe(time);
+    expect(row('Bench time')).toContain('±');
+    (host().querySelector('.accept') as HTMLButtonElement).click();
+    const call = bench.http.expectOne('/api/tickets/9/plan');
+    expect((call.request.body as { sample: boolean }).sample).toBeTrue();
+  });
+
+  it('or the ticket is corrected to what was measured', async () => {
+    const dossier = testDossier('plan');
+    await open('plan', { saw: { ...dossier.saw, toothLineMm: 398 } as Dossier['saw'] });
+    button(/^\s*Correct the ticket: 24 teeth/)?.click();
+    const call = bench.http.expectOne((r) => r.method === 'PATCH' && r.url === '/api/tickets/9');
+    expect((call.request.body as { line: { teeth: number } }).line.teeth).toBe(24);
+  });
+
+  it('the owner’s wish to convert is what is planned, with the tooth before and after; it can be left', async () => {
+    const dossier = testDossier('plan');
+    await open('plan', { ticket: { ...dossier.ticket, wantsFiling: 'crosscut' } });
+    expect(host().querySelector('h2')?.textContent).toContain('Convert to crosscut');
+    expect(host().querySelectorAll('od-tooth-views').length).toBe(2);
+    expect(row('Gullets go deeper')).toMatch(/thou/);
+    expect(host().querySelector('ol')?.textContent).toContain('Reshape to the new filing');
+    button(/keep rip/)?.click();
+    await fixture.whenStable();
+    expect(host().querySelector('h2')?.textContent).not.toContain('Convert');
+    (host().querySelector('.accept') as HTMLButtonElement).click();
+    const call = bench.http.expectOne('/api/tickets/9/plan');
+    expect((call.request.body as { convert: boolean }).convert).toBeFalse();
+  });
 });
