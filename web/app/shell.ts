@@ -1,3 +1,5 @@
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -11,7 +13,7 @@ import { Notice } from './shared/ui/notice';
 @Component({
   selector: 'od-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TagFinder, RouterOutlet, RouterLink, RouterLinkActive, Notice],
+  imports: [MatFormFieldModule, MatSelectModule, TagFinder, RouterOutlet, RouterLink, RouterLinkActive, Notice],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -36,7 +38,7 @@ export class Shell {
     });
   }
 
-  protected choose(id: string): void {
+  protected choose(id: number | string): void {
     this.store.dispatch(ShopPage.personChosen({ id: Number(id) }));
   }
 

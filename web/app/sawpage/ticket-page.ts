@@ -1,3 +1,6 @@
+import { DayField } from '../shared/ui/day-field';
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -39,7 +42,18 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
 @Component({
   selector: 'od-ticket-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, RouterLinkActive, RouterOutlet, SawLine, CounterSlip, Notice, Conflict],
+  imports: [
+    DayField,
+    MatFormFieldModule,
+    MatSelectModule,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    SawLine,
+    CounterSlip,
+    Notice,
+    Conflict,
+  ],
   providers: [SawSheet],
   templateUrl: './ticket-page.html',
   styleUrl: './ticket-page.scss',

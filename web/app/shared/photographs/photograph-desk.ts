@@ -16,10 +16,10 @@ export interface ShownPhotograph {
   template: `
     <div class="row">
       <label class="file"
-        >Add photographs<input type="file" accept="image/*" multiple (change)="take($any($event.target))"
+        >Add photographs<input #field type="file" accept="image/*" multiple (change)="take(field)"
       /></label>
       <label class="file"
-        >Use the camera<input type="file" accept="image/*" capture="environment" (change)="take($any($event.target))"
+        >Use the camera<input #field2 type="file" accept="image/*" capture="environment" (change)="take(field2)"
       /></label>
       @if (busy() > 0) {
         <span role="status">Making {{ busy() === 1 ? 'a photograph' : busy() + ' photographs' }} smaller …</span>

@@ -1,3 +1,5 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
+import { MatSelectHarness } from '@angular/material/select/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
@@ -99,9 +101,8 @@ describe('marks on the picture of the plate', () => {
   it('a bend tells its side, its sag and its length, in whatever unit they are typed', async () => {
     button('Bend').click();
     await set('marks', marks);
-    const select = host().querySelector('select') as HTMLSelectElement;
-    select.value = 'left';
-    select.dispatchEvent(new Event('change'));
+    const select = await TestbedHarnessEnvironment.loader(fixture).getHarness(MatSelectHarness);
+    await select.clickOptions({ text: 'left' });
     await set('marks', marks);
     const [sag, span] = [...host().querySelectorAll('li input')] as [HTMLInputElement, HTMLInputElement];
     sag.value = '1/4 in';

@@ -1,3 +1,5 @@
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import type { ElementRef } from '@angular/core';
 import {
   ChangeDetectionStrategy,
@@ -37,6 +39,7 @@ const BENT: readonly PlateMarkKind[] = ['bend', 'kink', 'twist', 'bent-back'];
 @Component({
   selector: 'od-plate-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatFormFieldModule, MatSelectModule],
   templateUrl: './plate-picture.html',
   styleUrl: './plate-picture.scss',
 })

@@ -30,7 +30,7 @@ const LOOK_MS = 180;
       <div class="panel">
         <video #camera autoplay playsinline muted aria-label="What the camera sees"></video>
         <label class="file"
-          >Read it from a picture<input type="file" accept="image/*" (change)="fromFile($any($event.target))"
+          >Read it from a picture<input #field type="file" accept="image/*" (change)="fromFile(field)"
         /></label>
         <button type="button" (click)="close()">Put the camera away</button>
       </div>

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Dimension, Question } from '../data/questions';
 import { COUNTED_BY, COUNTED_WORDS, QUESTIONS } from '../data/questions';
@@ -11,7 +12,7 @@ import { SawFigure } from './saw-figure';
 @Component({
   selector: 'od-saw-questions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, SawFigure],
+  imports: [MatSelectModule, MatButtonToggleModule, MatFormFieldModule, MatInput, SawFigure],
   template: `
     <div class="asks">
       @for (question of questions(); track question.key) {
@@ -23,7 +24,7 @@ import { SawFigure } from './saw-figure';
               [value]="told()[question.key]"
               (change)="tell(question.key, $event.value)"
             >
-              @for (option of $any(question).options; track option[0]) {
+              @for (option of question.options; track option[0]) {
                 <mat-button-toggle [value]="option[0]">{{ option[1] }}</mat-button-toggle>
               }
             </mat-button-toggle-group>
@@ -33,35 +34,37 @@ import { SawFigure } from './saw-figure';
               <mat-form-field class="short">
                 <mat-label>{{ question.label }}</mat-label>
                 <input
+                  #field
                   matInput
                   inputmode="decimal"
                   [value]="told()[question.key] ?? ''"
-                  (input)="tell(question.key, $any($event.target).value)"
+                  (input)="tell(question.key, field.value)"
                   (focus)="asked.set('pitch')"
                   [attr.aria-invalid]="!!wrong().get(question.key)"
                 />
               </mat-form-field>
-              <select
-                aria-label="Counted as"
-                [value]="told()['countedBy'] ?? 'points'"
-                (change)="tell('countedBy', $any($event.target).value)"
+              <mat-form-field class="short"
+                ><mat-label>Counted as</mat-label>
+                <mat-select
+                  [value]="told()['countedBy'] ?? 'points'"
+                  (selectionChange)="tell('countedBy', $event.value)"
+                >
+                  @for (way of countedBy; track way) {
+                    <mat-option [value]="way">{{ countedWords[way] }}</mat-option>
+                  }
+                </mat-select></mat-form-field
               >
-                @for (way of countedBy; track way) {
-                  <option [value]="way" [selected]="way === (told()['countedBy'] ?? 'points')">
-                    {{ countedWords[way] }}
-                  </option>
-                }
-              </select>
             </span>
           }
           @default {
             <mat-form-field [class]="question.ask === 'words' ? 'wide' : 'short'">
               <mat-label>{{ question.label }}</mat-label>
               <input
+                #field3
                 matInput
                 [inputMode]="question.ask === 'whole' ? 'numeric' : 'text'"
                 [value]="told()[question.key] ?? ''"
-                (input)="tell(question.key, $any($event.target).value)"
+                (input)="tell(question.key, field3.value)"
                 (focus)="asked.set(drawnOf(question))"
                 [attr.aria-invalid]="!!wrong().get(question.key)"
               />

@@ -1,3 +1,5 @@
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { DraftPart } from '../data/counter-draft';
@@ -12,7 +14,7 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
 @Component({
   selector: 'od-set-parts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [MatFormFieldModule, MatSelectModule, MatButton],
   template: `
     <table class="plain">
       <thead>
@@ -30,36 +32,44 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
           <tr>
             <td>
               <input
+                #field
                 [value]="part.id"
-                (change)="tell(i, { id: $any($event.target).value })"
+                (change)="tell(i, { id: field.value })"
                 [attr.aria-label]="'Name of part ' + (i + 1)"
               />
             </td>
             <td>
-              <select (change)="tell(i, { kind: $any($event.target).value })" [attr.aria-label]="'Kind of ' + part.id">
+              <mat-select
+                class="cell"
+                [value]="part.kind"
+                (selectionChange)="tell(i, { kind: $event.value })"
+                [aria-label]="'Kind of ' + part.id"
+              >
                 @for (kind of kinds; track kind[0]) {
-                  <option [value]="kind[0]" [selected]="kind[0] === part.kind">{{ kind[1] }}</option>
+                  <mat-option [value]="kind[0]">{{ kind[1] }}</mat-option>
                 }
-              </select>
+              </mat-select>
             </td>
             @if (part.kind === 'shim') {
               <td class="quiet">none</td>
             } @else {
               <td>
                 <input
+                  #field3
                   class="few"
                   inputmode="numeric"
                   [value]="part.teeth"
-                  (change)="tell(i, { teeth: $any($event.target).value })"
+                  (change)="tell(i, { teeth: field3.value })"
                   [attr.aria-label]="'Teeth of ' + part.id"
                 />
               </td>
             }
             <td>
               <input
+                #field4
                 class="few"
                 [value]="part.plate"
-                (change)="tell(i, { plate: $any($event.target).value })"
+                (change)="tell(i, { plate: field4.value })"
                 [attr.aria-label]="'Thickness of ' + part.id"
               />
             </td>
@@ -68,9 +78,10 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
             } @else {
               <td>
                 <input
+                  #field5
                   class="few"
                   [value]="part.cut"
-                  (change)="tell(i, { cut: $any($event.target).value })"
+                  (change)="tell(i, { cut: field5.value })"
                   [attr.aria-label]="'Cut of ' + part.id"
                 />
               </td>

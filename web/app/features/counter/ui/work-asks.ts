@@ -6,6 +6,7 @@ import { MatInput } from '@angular/material/input';
 import type { PromiseJudged } from '@odontis/core/counter/bench-load';
 import type { Reason } from '@odontis/core/reason/reason';
 import { Speech } from '../../../shared/speech/speech';
+import { DayField } from '../../../shared/ui/day-field';
 import { Why } from '../../../shared/ui/why';
 import type { CounterDraft } from '../data/counter-draft';
 
@@ -13,7 +14,7 @@ import type { CounterDraft } from '../data/counter-draft';
 @Component({
   selector: 'od-work-asks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput, Why],
+  imports: [MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput, DayField, Why],
   templateUrl: './work-asks.html',
   styleUrl: './asks.scss',
 })

@@ -1,3 +1,5 @@
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -21,7 +23,7 @@ const other = (side: Lean): Lean => (side === 'left' ? 'right' : 'left');
 @Component({
   selector: 'od-angle-entry',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, Notice],
+  imports: [MatFormFieldModule, MatSelectModule, MatButton, MatButtonToggleModule, Notice],
   templateUrl: './angle-entry.html',
   styleUrl: './angle-entry.scss',
 })

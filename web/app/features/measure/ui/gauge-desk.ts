@@ -1,3 +1,5 @@
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -31,7 +33,18 @@ import { SessionBox } from './session-box';
 @Component({
   selector: 'od-gauge-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, CsvOpen, Notice, GaugeLane, GaugeFacts, IndicatorBar, SessionBox],
+  imports: [
+    MatFormFieldModule,
+    MatSelectModule,
+    MatButton,
+    MatButtonToggleModule,
+    CsvOpen,
+    Notice,
+    GaugeLane,
+    GaugeFacts,
+    IndicatorBar,
+    SessionBox,
+  ],
   templateUrl: './gauge-desk.html',
   styleUrl: './measure-desk.scss',
 })

@@ -1,3 +1,5 @@
+import { MatSelectModule } from '@angular/material/select';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -35,6 +37,8 @@ import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
   selector: 'od-measure-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    MatFormFieldModule,
+    MatSelectModule,
     MatButton,
     MatButtonToggleModule,
     NgTemplateOutlet,
