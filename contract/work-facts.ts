@@ -15,8 +15,6 @@ export const workFactsOf = (
     marks: ticket.marks,
     etch: ticket.etch,
     wantsFiling: ticket.wantsFiling,
-    minutesLow: ticket.minutesLow,
-    minutesHigh: ticket.minutesHigh,
   },
   sessions,
   visits,

@@ -109,18 +109,15 @@ const KIND_WORDS: Record<Family, string> = {
 export interface NextVisit {
   readonly fromMonths: number;
   readonly toMonths: number;
-  /** Filings this set will last: three or four, fewer when it was not renewed. */
-  readonly filingsTheSetLasts: readonly [number, number];
   readonly reason: Reason;
 }
 
 /** When to come again, in months from today, and why. */
-export function nextVisit(family: Family, use: UseRate, wasReset: boolean): NextVisit {
+export function nextVisit(family: Family, use: UseRate): NextVisit {
   const [fromMonths, toMonths] = MONTHS[family][use];
   return {
     fromMonths,
     toMonths,
-    filingsTheSetLasts: wasReset ? [3, 4] : [1, 2],
     reason: because(
       'Next visit',
       'months a filing lasts, by kind of saw and how often it works',
@@ -129,3 +126,6 @@ export function nextVisit(family: Family, use: UseRate, wasReset: boolean): Next
     ),
   };
 }
+
+/** Filings a set lasts, fewest and most: three or four, fewer when it was not renewed (trade section 8, common practice). */
+export const filingsASetLasts = (renewed: boolean): readonly [number, number] => (renewed ? [3, 4] : [1, 2]);

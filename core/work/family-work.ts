@@ -27,9 +27,6 @@ export interface WorkFacts {
     readonly marks: readonly PlateMark[];
     readonly etch: boolean;
     readonly wantsFiling: WantedFiling;
-    /** What the counter reckoned, minutes. */
-    readonly minutesLow: number | null;
-    readonly minutesHigh: number | null;
   };
   /** Everything read of it on this ticket. */
   readonly sessions: readonly Session[];

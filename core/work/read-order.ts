@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { reason } from '../reason/reason-shape';
 import { LEANS } from '../evidence/tooth-reading';
+import { filingsASetLasts } from '../life/life';
 import { SHARPENING_ERROR_MM, SHARPENING_MM } from '../life/sharpening-metal';
 import type { LineOrder, WorkOrder } from './order';
 import { ORDER_VERSION, target, workOrder } from './order';
@@ -103,7 +104,7 @@ function fromFirstForm({ inputs, plan }: z.infer<typeof firstForm>): LineOrder {
       tooth: { filed: plan.tooth, heightMm: plan.toothHeightMm, pitchMm: plan.pitchMm, rollDeg: plan.rollDeg },
       line: { alphaMm: plan.lineAlphaMm, beta: plan.lineBeta },
       file: { id: plan.fileId, name: plan.fileName },
-      filingsTheSetLasts: plan.reset ? [3, 4] : [1, 2],
+      filingsTheSetLasts: filingsASetLasts(plan.reset),
     },
     minutes: plan.minutes,
     minutesError: 0,

@@ -29,14 +29,12 @@ export interface ChaseOffer {
   readonly chase: ChaseSide | null;
 }
 
-/** Blend or chase, with the depth, the life, the time and the money of each. mm. O(n log n). */
-export function chaseOffer(study: LineStudy, depthMm: number, rates: Rates | null): ChaseOffer {
-  const { inputs, pitchMm, toothHeightMm } = study;
-  const line = lowered(study.datum, depthMm);
-  const teeth = chaseAdvice(
+/** Teeth under the line at a depth, the shortest first, each with what bringing it back would cost. mm. O(n log n). */
+export function shortTeeth({ inputs, pitchMm, toothHeightMm, datum }: LineStudy, depthMm: number): ChaseAdvice[] {
+  return chaseAdvice(
     standingTeeth(inputs.readings),
     inputs.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth),
-    line,
+    lowered(datum, depthMm),
     {
       plateThicknessMm: inputs.saw.plateThicknessMm,
       pitchMm,
@@ -46,6 +44,12 @@ export function chaseOffer(study: LineStudy, depthMm: number, rates: Rates | nul
       line: inputs.line === 'free' ? 'free' : 'held',
     },
   );
+}
+
+/** Blend or chase, with the depth, the life, the time and the money of each. mm. O(n log n). */
+export function chaseOffer(study: LineStudy, depthMm: number, rates: Rates | null): ChaseOffer {
+  const { inputs } = study;
+  const teeth = shortTeeth(study, depthMm);
   const side = (mm: number): ChaseSide => {
     const { forecast, minutes, price } = makeOrder(study, mm, rates);
     return { depthMm: mm, spent: forecast.life.spent, minutes, price };

@@ -1,5 +1,5 @@
 import { rollForRake } from '../../file/flank-angles';
-import { lifeCost } from '../../life/life';
+import { filingsASetLasts, lifeCost } from '../../life/life';
 import { heightOn } from '../../line/joint-line';
 import type { LineOrder } from '../order';
 import { ORDER_VERSION } from '../order';
@@ -59,7 +59,7 @@ export function makeOrder(study: LineStudy, depthMm: number, rates: Rates | null
       },
       line: { alphaMm: view.line.alphaMm - lossMm, beta: view.line.beta },
       file: { id: study.file.file.id, name: study.file.file.name },
-      filingsTheSetLasts: setting.reset ? [3, 4] : [1, 2],
+      filingsTheSetLasts: filingsASetLasts(setting.reset),
     },
     minutes,
     minutesError: sampleError(study, view),

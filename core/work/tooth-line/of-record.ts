@@ -1,12 +1,10 @@
-import { standingTeeth } from '../../evidence/tooth-reading';
-import { SHARPENING_MM } from '../../life/sharpening-metal';
-import { chaseAdvice } from '../../line/chase';
 import { UNCALIBRATED_STROKES } from '../../line/strokes';
 import { measuredSaw } from '../../testcut/cut-saws';
 import type { TestCut } from '../../testcut/test-cut';
 import { cutStory } from '../../testcut/test-cut';
 import { anglesFor, DEFAULT_HABITS } from '../habits';
 import type { StraightRecord } from '../saw-record';
+import { shortTeeth } from './chase-offer';
 import type { LineInputs } from './inputs';
 import { makeOrder } from './make-order';
 import { plannedSaw } from './planned-saw';
@@ -41,7 +39,6 @@ export function orderOfRecord(record: StraightRecord, depthMm?: number) {
   };
   const study = studyLine(inputs);
   const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
-  const standing = standingTeeth(record.readings);
   const { pitchMm, toothHeightMm } = study;
   const facts = { plateThicknessMm: record.plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
   const story = cutStory(
@@ -50,19 +47,7 @@ export function orderOfRecord(record: StraightRecord, depthMm?: number) {
     null,
     { sinkMm: CUT.sinkShare * pitchMm, boardMm: CUT.boardMm },
   );
-  const chase = chaseAdvice(
-    standing,
-    record.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth),
-    order.forecast.line,
-    {
-      plateThicknessMm: record.plateThicknessMm,
-      pitchMm,
-      toothHeightMm,
-      perSharpeningMm: SHARPENING_MM,
-      chaseWithin: 1,
-      line: inputs.line === 'free' ? 'free' : 'held',
-    },
-  );
+  const chase = shortTeeth(study, order.choice.depthMm);
   return { order, chase, cut: { before: told(story.before), planned: story.planned && told(story.planned) } };
 }
 

@@ -99,7 +99,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
   const picture = heightLanes(lanes);
   const found = before ? lineStatistics(before.teeth) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
-  const next = nextVisit(saw.family, ticket.useRate, dossier.plan?.order.forecast?.set.reset ?? false);
+  const next = nextVisit(saw.family, ticket.useRate);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
   return {
     pageSize: 'A4',

@@ -53,7 +53,7 @@ export class HandoverPage {
   );
   protected readonly next = computed(() => {
     const d = this.dossier();
-    return d ? nextVisit(d.saw.family, d.ticket.useRate, d.plan?.order.forecast?.set.reset ?? false) : null;
+    return d ? nextVisit(d.saw.family, d.ticket.useRate) : null;
   });
   protected readonly slip = signal<string | null>(null);
 
