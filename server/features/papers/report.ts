@@ -5,6 +5,7 @@ import { sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
+import { WORK_SAYS } from '@odontis/contract/work-words';
 import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { lineOf } from '@odontis/core/evidence/line-of';
@@ -38,13 +39,6 @@ const table = (rows: Row[]): Content => ({
 });
 
 const heading = (text: string): Content => ({ text, fontSize: 12, bold: true, margin: [0, 8, 0, 2] });
-
-const WORK_SAYS = {
-  sharpen: 'Sharpened as it stood',
-  tune: 'Full tune: jointed, shaped, set and sharpened',
-  convert: 'Converted: jointed, filed to the other angles, set and sharpened',
-  'by-hand': 'Worked by hand',
-} as const;
 
 function done(dossier: Dossier, book: ShopBook): Row[] {
   const accepted = dossier.plan;

@@ -17,7 +17,7 @@ import { lineAfter } from '../../../shared/evidence/line-after';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
-import { WORK_SAYS } from '../../../shared/words/work-words';
+import { WORK_SAYS } from '@odontis/contract/work-words';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 
