@@ -27,7 +27,7 @@ module.exports = {
       { path: '^web/app/features/' },
     ),
     // The makers of scans with known truth lie in core/reference: they are no part of the app.
-    rule('e2e-outside', { path: '^e2e/' }, { path: '^(web|server|core(?!/reference/)|contract|tools)/' }),
+    rule('e2e-outside', { path: '^e2e/' }, { path: '^(web|server|core(?!/reference/)|tools)/' }),
     rule(
       'references-only-in-tests',
       { path: '^(core|contract|server|web)/', pathNot: '(\\.spec\\.ts$|^core/reference/)' },

@@ -18,6 +18,8 @@ interface Part {
   readonly args: readonly string[];
   readonly cwd?: string;
   readonly env?: NodeJS.ProcessEnv;
+  /** Nothing runs beside it: what it says is said as it comes. */
+  readonly alone?: true;
   /** Counts out of the part's own closing lines; null where it has none. */
   readonly count: ((output: string) => Tally | null) | 'one';
 }
@@ -41,9 +43,11 @@ const playwrightCount = (output: string): Tally | null => {
   return passed + failed > 0 ? { passed, failed } : null;
 };
 
-/** Run one part, its output passed through; a part that ends badly without a count is one failure. */
+/**
+ * Run one part; a part that ends badly without a count is one failure. Two run side by side, so what each has
+ * to say is said when it ends, in one piece.
+ */
 function run(part: Part): Promise<Tally> {
-  console.log(`\n== ${part.name}`);
   return new Promise((resolve) => {
     const child = spawn(part.command, part.args, {
       cwd: part.cwd,
@@ -54,7 +58,7 @@ function run(part: Part): Promise<Tally> {
     for (const stream of [child.stdout, child.stderr]) {
       stream.on('data', (chunk: Buffer) => {
         output += chunk.toString();
-        process.stdout.write(chunk);
+        if (part.alone) process.stdout.write(chunk);
       });
     }
     child.on('error', () => resolve({ passed: 0, failed: 1 }));
@@ -66,7 +70,7 @@ function run(part: Part): Promise<Tally> {
       const tally = counted ?? { passed: 0, failed: 0 };
       if (code !== 0 && tally.failed === 0) tally.failed = 1;
       if (counted === null && code === 0) tally.failed = 1;
-      console.log(`   ${part.name}: ${tally.passed} passed, ${tally.failed} failed`);
+      console.log(`\n== ${part.name}\n${part.alone ? '' : output}   ${part.name}: ${tally.passed} passed, ${tally.failed} failed`);
       resolve(tally);
     });
   });
@@ -99,46 +103,48 @@ async function test(): Promise<void> {
   const programs = ensurePostgres();
   ensureChromium();
 
-  await add(one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']));
-  await add(
-    one('lint: directions of imports', 'npx', [
-      'depcruise',
-      'core',
-      'contract',
-      'server',
-      'web/app',
-      'e2e',
-      'tools',
-      '--config',
-      '.dependency-cruiser.cjs',
-      '--output-type',
-      'err',
-    ]),
-  );
-  await add(one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-  await add(one('types: core alone', 'npx', ['tsc', '-p', 'core/tsconfig.json']));
-  await add(one('types: contract alone', 'npx', ['tsc', '-p', 'contract/tsconfig.json']));
-  await add(one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']));
-  await add(one('types: web', 'npx', ['ngc', '-p', 'tsconfig.app.json', '--noEmit'], 'web'));
-  await add({
-    name: 'core and contract',
-    command: 'node',
-    args: [...jasmine, '--config=core/jasmine.json'],
-    count: jasmineCount,
-  });
-  await add({
-    name: 'web units in Chromium',
-    command: 'npx',
-    args: ['ng', 'test', '--watch=false', '--progress=false'],
-    cwd: 'web',
-    count: karmaCount,
-  });
-
   // A cluster, folders and ports of the tests' own: never the data of npm start.
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-test-'));
   chmodSync(folder, 0o755);
   const cluster = await Cluster.start({ programs, folder, throwaway: true });
-  try {
+  // Two lanes, as two cores are to be counted on: what is read and reckoned, and what needs a browser or a server.
+  const readAndReckoned = async (): Promise<void> => {
+    await add(one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']));
+    await add(
+      one('lint: directions of imports', 'npx', [
+        'depcruise',
+        'core',
+        'contract',
+        'server',
+        'web/app',
+        'e2e',
+        'tools',
+        '--config',
+        '.dependency-cruiser.cjs',
+        '--output-type',
+        'err',
+      ]),
+    );
+    await add(one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
+    await add(one('types: core alone', 'npx', ['tsc', '-p', 'core/tsconfig.json']));
+    await add(one('types: contract alone', 'npx', ['tsc', '-p', 'contract/tsconfig.json']));
+    await add(one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']));
+    await add(one('types: web', 'npx', ['ngc', '-p', 'tsconfig.app.json', '--noEmit'], 'web'));
+    await add({
+      name: 'core and contract',
+      command: 'node',
+      args: [...jasmine, '--config=core/jasmine.json'],
+      count: jasmineCount,
+    });
+  };
+  const browserAndServer = async (): Promise<void> => {
+    await add({
+      name: 'web units in Chromium',
+      command: 'npx',
+      args: ['ng', 'test', '--watch=false', '--progress=false'],
+      cwd: 'web',
+      count: karmaCount,
+    });
     const env = { ODONTIS_TEST_DATABASE: cluster.url() };
     await add({
       name: 'server on PostgreSQL',
@@ -147,6 +153,9 @@ async function test(): Promise<void> {
       env,
       count: jasmineCount,
     });
+  };
+  try {
+    await Promise.all([readAndReckoned(), browserAndServer()]);
     if (wanted('journey')) await journey(add);
   } finally {
     await cluster.stop();
@@ -170,6 +179,7 @@ async function journey(add: (part: Part) => Promise<void>): Promise<void> {
     command: 'npx',
     args: ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
     env,
+    alone: true,
     count: playwrightCount,
   });
   if (existsSync(data)) rmSync(data, { recursive: true, force: true });
