@@ -70,7 +70,9 @@ function run(part: Part): Promise<Tally> {
       const tally = counted ?? { passed: 0, failed: 0 };
       if (code !== 0 && tally.failed === 0) tally.failed = 1;
       if (counted === null && code === 0) tally.failed = 1;
-      console.log(`\n== ${part.name}\n${part.alone ? '' : output}   ${part.name}: ${tally.passed} passed, ${tally.failed} failed`);
+      console.log(
+        `\n== ${part.name}\n${part.alone ? '' : output}   ${part.name}: ${tally.passed} passed, ${tally.failed} failed`,
+      );
       resolve(tally);
     });
   });
