@@ -3,6 +3,7 @@ import { BAND_SETS } from '@odontis/core/saw/saw';
 import type { SawRecord } from '@odontis/core/work/saw-record';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
+import { toeZone } from '@odontis/core/saw/saw';
 import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
 import { FILINGS, WOODS } from '@odontis/core/saw/families';
 import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
@@ -54,6 +55,7 @@ const straight = <F extends 'hand' | 'back'>(family: F) =>
     angles: z.strictObject({ rakeDeg: rake, fleamDeg: fleam }).optional(),
     line: z.enum(LINE_CHOICES).optional(),
     marks: z.array(z.enum(PLATE_MARKS)).max(60).optional(),
+    toeZones: z.array(toeZone.strict()).min(1).max(3).optional(),
     readings,
   });
 

@@ -1,7 +1,13 @@
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import { sayLong, sayPitch } from '@odontis/core/units/shop-speech';
+import { toeTeeth } from '@odontis/core/saw/zones';
 import type { Saw } from '@odontis/core/saw/saw';
-import { teethOf } from '@odontis/core/saw/saw';
+import { teethOf, toeZonesOf } from '@odontis/core/saw/saw';
+
+const starters = (saw: Saw): string => {
+  const teeth = toeTeeth(toeZonesOf(saw));
+  return teeth === 0 ? '' : `, ${teeth} starter teeth`;
+};
 
 /** A saw's kind and size in the shop's own words, for a head line, a tag or a report. */
 export function sawInWords(saw: Saw, speech: ShopSpeech): string {
@@ -10,7 +16,7 @@ export function sawInWords(saw: Saw, speech: ShopSpeech): string {
   switch (saw.family) {
     case 'hand':
     case 'back':
-      return `${saw.filing}, ${pitch}, ${long}`;
+      return `${saw.filing}, ${pitch}, ${long}${starters(saw)}`;
     case 'pull':
       return `${saw.edges === 2 ? 'two-edged' : saw.filing}, ${pitch}, ${long}`;
     case 'crosscut':

@@ -4,7 +4,7 @@ import { WORKS } from '@odontis/core/work/order';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
-import { family } from '@odontis/core/saw/saw';
+import { family, toeZone } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/triage/plate-marks';
 import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-marks';
 import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
@@ -113,6 +113,8 @@ export const ticketChange = z
       .object({
         pitchMm: bounded(0.5, 60, 'The pitch, tip to tip,', 'mm'),
         teeth: counted(3, 2000, 'The teeth', 'teeth'),
+        /** Teeth at the toe unlike the rest; empty where there are none, left out to leave them as told. */
+        toeZones: z.array(toeZone).max(3, 'At most three zones at the toe.').optional(),
       })
       .optional(),
     version,

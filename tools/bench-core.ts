@@ -3,7 +3,7 @@ import vm from 'node:vm';
 import { freeBreastedLine } from '@odontis/core/line/breasted-line';
 import { depthCurve, lowered } from '@odontis/core/line/depth-curve';
 import { flatsOn } from '@odontis/core/line/flats';
-import { smallestWorstError } from '@odontis/core/line/interval-propagation';
+import { smallestWorstError } from '@odontis/core/reference/interval-propagation';
 import { lineForAll, lineForShare } from '@odontis/core/line/joint-line';
 import { smoothestSpacing } from '@odontis/core/line/spacing';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
@@ -60,7 +60,7 @@ export async function benchCore(): Promise<void> {
     const { study, flats, low, high, tips, cut } = saw(teeth);
     const { prepared } = study;
     const runs = teeth > 1000 ? 1 : 3;
-    const smooth = await median(() => smoothestSpacing(flats, prepared.teeth, PITCH_MM));
+    const smooth = await median(() => smoothestSpacing(flats, prepared.nominalMm));
     const worst = await median(() => smallestWorstError(flats, prepared.teeth, PITCH_MM));
     // Dense and cubic: at 2,000 teeth quadprog would take the better part of an hour, so the sparse solver is asked.
     if (teeth <= 400)
@@ -82,7 +82,7 @@ export async function benchCore(): Promise<void> {
     line(`${teeth} teeth: joint line, all teeth`, joint, await median(() => solveLp(jointLineLp(tips)), 3), 'HiGHS');
     const arc = await median(() => freeBreastedLine(tips, 0, 10));
     line(`${teeth} teeth: joint line, free arc`, arc, await median(() => solveLp(freeArcLp(tips, 0, 10)), 3), 'HiGHS');
-    const curve = await median(() => depthCurve(prepared, study.datum, study.pitchMm, study.deepestMm, 64), 7);
+    const curve = await median(() => depthCurve(prepared, study.datum, study.deepestMm, 64), 7);
     alone(`${teeth} teeth: 64-point depth curve`, curve, `${(curve / 16).toFixed(1)} frames of 16 ms (aim under six)`);
     alone(`${teeth} teeth: everything under the handle`, await median(() => viewDepth(study, 0.1)), 'of a 16 ms frame');
     alone(`${teeth} teeth: load on every tooth`, await median(() => toothLoads(cut.line, 0.04)));
@@ -97,7 +97,7 @@ async function growth(): Promise<void> {
   const sizes = [500, 1000, 2000, 4000, 8000];
   const saws = sizes.map((teeth) => ({ teeth, ...saw(teeth) }));
   const works: [string, (s: (typeof saws)[number]) => unknown][] = [
-    ['smoothest spacing', (s) => smoothestSpacing(s.flats, s.study.prepared.teeth, PITCH_MM)],
+    ['smoothest spacing', (s) => smoothestSpacing(s.flats, s.study.prepared.nominalMm)],
     ['smallest worst error', (s) => smallestWorstError(s.flats, s.study.prepared.teeth, PITCH_MM)],
     ['joint line, all teeth', (s) => lineForAll(s.tips)],
     ['joint line, 95 % of them', (s) => lineForShare(s.tips, 0.95)],

@@ -44,7 +44,7 @@ export function walkedSaw(): string[] {
   const study = studyLine(inputs);
   const view = viewDepth(study, study.recommended.depthMm);
   const order = makeOrder(study, study.recommended.depthMm);
-  const curve = depthCurve(study.prepared, study.datum, study.pitchMm, study.deepestMm, 64);
+  const curve = depthCurve(study.prepared, study.datum, study.deepestMm, 64);
   const mm = (value: number, digits = 3): string => `${value.toFixed(digits)} mm`;
   return [
     `Readings: ${readings.length} teeth, pitch ${mm(statistics?.pitchMm ?? 0)}, ${mm(statistics?.heightSpreadMm ?? 0)} from highest to lowest, worst spacing ${mm(statistics?.worstSpacingMm ?? 0)} off.`,

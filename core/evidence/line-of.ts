@@ -1,4 +1,5 @@
 import type { Saw } from '../saw/saw';
+import { placesOn } from '../saw/saw';
 import { meanOf, standing } from './estimates';
 import type { Gauge } from './gauges';
 import { latestSession } from './latest';
@@ -46,18 +47,18 @@ export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineVie
   const count = read.last;
   const kinds = Array.from({ length: count }, (_, i) => read.kinds.get(i + 1) ?? ('tooth' as const));
   const heights = read.heights;
-  const yMm = filled(
-    count,
-    (tooth) => (kinds[tooth - 1] === 'missing' ? null : (heights.get(tooth)?.value ?? null)),
-    0,
-  );
+  const inPitches = placesOn(saw, count);
+  const yMm = filled(count, (tooth) => (kinds[tooth - 1] === 'missing' ? null : (heights.get(tooth)?.value ?? null)), {
+    from: inPitches,
+    slope: 0,
+  });
   for (const [i, kind] of kinds.entries()) {
     if (kind !== 'broken' || heights.has(i + 1)) continue;
     // Nobody read how low it is: well under its neighbours, never on the line.
     const beside = [i - 1, i + 1].filter((k) => heights.has(k + 1)).map((k) => yMm[k] as number);
     yMm[i] = Math.min(...(beside.length > 0 ? beside : [yMm[i] as number])) - HALF_A_TOOTH * saw.pitchMm;
   }
-  const xMm = filled(count, (tooth) => read.places.get(tooth)?.value ?? null, saw.pitchMm);
+  const xMm = filled(count, (tooth) => read.places.get(tooth)?.value ?? null, { from: inPitches, slope: saw.pitchMm });
   const set = setAt(evidence, kind);
   const leans = leansOf(evidence);
   return {
@@ -141,10 +142,14 @@ function readingsByTooth(session: SessionReadings): ByTooth {
 }
 
 /**
- * Values of teeth 1 to n: those read as they are, between two read ones evenly, beyond the
- * ends `step` a tooth on from the nearest; from 0 where none was read. O(n).
+ * Values of teeth 1 to n: those read as they are, between two read ones in proportion to where the
+ * teeth stand, beyond the ends `slope` a pitch on from the nearest; from 0 where none was read. O(n).
  */
-function filled(count: number, readAt: (tooth: number) => number | null, step: number): Float64Array {
+function filled(
+  count: number,
+  readAt: (tooth: number) => number | null,
+  { from: placeOf, slope }: { readonly from: (tooth: number) => number; readonly slope: number },
+): Float64Array {
   const values = new Float64Array(count);
   let before: { tooth: number; value: number } | null = null;
   for (let tooth = 1; tooth <= count; tooth++) {
@@ -153,14 +158,15 @@ function filled(count: number, readAt: (tooth: number) => number | null, step: n
     const from: { tooth: number; value: number } | null = before;
     for (let k = (from?.tooth ?? 0) + 1; k < tooth; k++) {
       values[k - 1] = from
-        ? from.value + ((value - from.value) * (k - from.tooth)) / (tooth - from.tooth)
-        : value - step * (tooth - k);
+        ? from.value +
+          ((value - from.value) * (placeOf(k) - placeOf(from.tooth))) / (placeOf(tooth) - placeOf(from.tooth))
+        : value - slope * (placeOf(tooth) - placeOf(k));
     }
     values[tooth - 1] = value;
     before = { tooth, value };
   }
   const last = before ?? { tooth: 1, value: 0 };
   if (!before && count > 0) values[0] = 0;
-  for (let k = last.tooth + 1; k <= count; k++) values[k - 1] = last.value + step * (k - last.tooth);
+  for (let k = last.tooth + 1; k <= count; k++) values[k - 1] = last.value + slope * (placeOf(k) - placeOf(last.tooth));
   return values;
 }

@@ -12,7 +12,7 @@ export interface LineStatistics {
   readonly teeth: number;
   readonly missing: number;
   readonly lengthMm: number;
-  /** Least-squares pitch over the tooth numbers, mm. */
+  /** Least-squares pitch of the main stretch, over the places in pitches, mm. */
   readonly pitchMm: number;
   /** Tallest minus lowest standing tip against the best straight line, mm. */
   readonly heightSpreadMm: number;
@@ -28,24 +28,31 @@ export interface LineStatistics {
 /** A spacing error below this, mm, is rounding in the sum of pitches, not a saw. */
 const FILLED_IN_MM = 1e-6;
 
+/** A line of one pitch: a tooth's place is its number. */
+const EVEN = (tooth: number): number => tooth;
+
 /**
- * What a line of readings says at a glance. Least squares for pitch, straight
+ * What a line of readings says at a glance. `placeOf` gives a tooth's place in pitches of the main
+ * stretch; a line of one pitch needs none. Least squares for pitch, straight
  * line and crown (normal equations on centred x). Null below three teeth. O(n).
  */
-export function lineStatistics(readings: readonly ToothReading[]): LineStatistics | null {
+export function lineStatistics(
+  readings: readonly ToothReading[],
+  placeOf: (tooth: number) => number = EVEN,
+): LineStatistics | null {
   const standing = standingTeeth(readings);
   const first = standing[0];
   const last = standing[standing.length - 1];
   if (!first || !last || standing.length < 3) return null;
   const lengthMm = last.xMm - first.xMm;
-  const pitch = slopeOf(standing.map((r) => [r.tooth, r.xMm]));
+  const pitch = slopeOf(standing.map((r) => [placeOf(r.tooth), r.xMm]));
   const tilt = slopeOf(standing.map((r) => [r.xMm, r.yMm]));
   const off = standing.map((r) => r.yMm - tilt * r.xMm);
   let worst = 0;
   for (let i = 1; i < standing.length; i++) {
     const a = standing[i - 1] as ToothReading;
     const b = standing[i] as ToothReading;
-    worst = Math.max(worst, Math.abs(b.xMm - a.xMm - (b.tooth - a.tooth) * pitch));
+    worst = Math.max(worst, Math.abs(b.xMm - a.xMm - (placeOf(b.tooth) - placeOf(a.tooth)) * pitch));
   }
   return {
     teeth: standing.length,

@@ -27,12 +27,14 @@ const HEIGHT_JUMP_SHARE = 0.35;
 
 /**
  * Slips in keyed readings, shown at once and never dropped. O(n).
- * `pitchMm` and `plateThicknessMm` are the saw's; readings are heel first.
+ * `pitchMm` and `plateThicknessMm` are the saw's, `placeOf` a tooth's place in pitches where they
+ * change along the line; readings are heel first.
  */
 export function findReadingFaults(
   readings: readonly ToothReading[],
   pitchMm: number,
   plateThicknessMm: number,
+  placeOf: (tooth: number) => number = (tooth) => tooth,
 ): ReadingFault[] {
   const faults: ReadingFault[] = [];
   // The last tooth whose height was believed: a slip must not throw doubt on the tooth after it.
@@ -42,6 +44,7 @@ export function findReadingFaults(
   readings.forEach((reading, index) => {
     const before = readings[index - 1];
     const after = readings[index + 1];
+    const ownPitchMm = pitchMm * (placeOf(reading.tooth) - placeOf(reading.tooth - 1));
     if (!Number.isFinite(reading.xMm) || !Number.isFinite(reading.yMm)) {
       note('not-finite', reading, 'stop', NaN, 0);
       return;
@@ -51,8 +54,8 @@ export function findReadingFaults(
       else if (reading.tooth !== before.tooth + 1) note('tooth-skipped', reading, 'stop', reading.tooth, before.tooth);
       const step = reading.xMm - before.xMm;
       if (step <= 0) note('place-not-rising', reading, 'stop', reading.xMm, before.xMm);
-      else if (Math.abs(step - pitchMm) > PLACE_JUMP_SHARE * pitchMm)
-        note('place-jump', reading, 'look', step, pitchMm);
+      else if (Math.abs(step - ownPitchMm) > PLACE_JUMP_SHARE * ownPitchMm)
+        note('place-jump', reading, 'look', step, ownPitchMm);
     }
     const set = reading.setMm ?? 0;
     if (Math.abs(set) > plateThicknessMm / 2) {
@@ -61,8 +64,8 @@ export function findReadingFaults(
     if (reading.kind !== 'tooth') return;
     const near = [believed, after?.kind === 'tooth' ? after : undefined].filter((r) => r !== undefined);
     const least = Math.min(...near.map((r) => Math.abs(reading.yMm - r.yMm)));
-    if (near.length > 0 && least > HEIGHT_JUMP_SHARE * pitchMm) {
-      note('height-jump', reading, 'look', least, HEIGHT_JUMP_SHARE * pitchMm);
+    if (near.length > 0 && least > HEIGHT_JUMP_SHARE * ownPitchMm) {
+      note('height-jump', reading, 'look', least, HEIGHT_JUMP_SHARE * ownPitchMm);
     } else believed = reading;
   });
   return faults;

@@ -19,25 +19,19 @@ export const lowered = (datum: JointLine, depthMm: number): JointLine => ({
 });
 
 /** One point of the curve. O(n). */
-export function depthPoint(prepared: PreparedLine, datum: JointLine, pitchMm: number, depthMm: number): DepthPoint {
+export function depthPoint(prepared: PreparedLine, datum: JointLine, depthMm: number): DepthPoint {
   const flats = flatsOn(lowered(datum, depthMm), prepared);
   return {
     depthMm,
-    worstSpacingMm: smoothestSpacing(flats, prepared.teeth, pitchMm).worstMm,
+    worstSpacingMm: smoothestSpacing(flats, prepared.nominalMm).worstMm,
     reachedShare: flats.reached / prepared.teeth.length,
   };
 }
 
 /** Evenness and teeth reached against depth, `points` of them evenly from 0 to `deepestMm`. O(points n). */
-export function depthCurve(
-  prepared: PreparedLine,
-  datum: JointLine,
-  pitchMm: number,
-  deepestMm: number,
-  points = 64,
-): DepthPoint[] {
+export function depthCurve(prepared: PreparedLine, datum: JointLine, deepestMm: number, points = 64): DepthPoint[] {
   return Array.from({ length: points }, (_, k) =>
-    depthPoint(prepared, datum, pitchMm, (deepestMm * k) / Math.max(1, points - 1)),
+    depthPoint(prepared, datum, (deepestMm * k) / Math.max(1, points - 1)),
   );
 }
 
@@ -65,17 +59,11 @@ const DEPTH_TOLERANCE_MM = 1e-4;
  * (geometry section 4), so it is a bisection; with hooked faces the depths are
  * searched in `SEARCH_STEPS` steps and the first that serves is refined.
  */
-export function leastDepth(
-  prepared: PreparedLine,
-  datum: JointLine,
-  pitchMm: number,
-  wish: DepthWish,
-  deepestMm: number,
-): LeastDepth {
+export function leastDepth(prepared: PreparedLine, datum: JointLine, wish: DepthWish, deepestMm: number): LeastDepth {
   const byTeethMm = depthForShare(prepared, datum, wish.share);
   const even = (depthMm: number): boolean =>
-    depthPoint(prepared, datum, pitchMm, depthMm).worstSpacingMm <= wish.evennessMm + 1e-9;
-  const byEvennessMm = leastServing(even, deepestMm, prepared.tooth.tanFace >= 0);
+    depthPoint(prepared, datum, depthMm).worstSpacingMm <= wish.evennessMm + 1e-9;
+  const byEvennessMm = leastServing(even, deepestMm, !prepared.hooked);
   const wanted = Math.max(byTeethMm, byEvennessMm ?? byTeethMm);
   return {
     depthMm: Math.min(wanted, deepestMm),

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { toothFor } from '../file/flank-angles';
 import { randomSaw, evenSaw } from '../reference/random-saw';
-import { backIntercept, faceIntercept, flatsOn, prepareLine } from './flats';
+import { backIntercept, faceIntercept, evenShape, flatsOn, prepareLine } from './flats';
 
 describe('flats (geometry section 4)', () => {
   it('by hand: a tip 0.1 over a level line carries a flat of 0.1 T, face side upright', () => {
     const readings = evenSaw(3, 2).map((r) => ({ ...r, yMm: 0.1 }));
-    const flats = flatsOn({ alphaMm: 0, beta: 0 }, prepareLine(readings, toothFor(0, 0)));
+    const flats = flatsOn({ alphaMm: 0, beta: 0 }, prepareLine(readings, evenShape(2, toothFor(0, 0))));
     expect(flats.toMm[1]).toBeCloseTo(2, 12);
     expect(flats.fromMm[1]).toBeCloseTo(2 - 0.1 * Math.tan(Math.PI / 3), 12);
     expect(flats.reached).toBe(3);
@@ -16,7 +16,7 @@ describe('flats (geometry section 4)', () => {
     fc.assert(
       fc.property(randomSaw(20), fc.double({ min: -0.03, max: 0.03, noNaN: true }), (saw, beta) => {
         const tooth = toothFor(-12, 15);
-        const prepared = prepareLine(saw.readings, tooth);
+        const prepared = prepareLine(saw.readings, evenShape(saw.pitchMm, tooth));
         const alphaMm = -0.2 * saw.pitchMm;
         const flats = flatsOn({ alphaMm, beta }, prepared);
         prepared.teeth.forEach((_, i) => {
@@ -32,7 +32,7 @@ describe('flats (geometry section 4)', () => {
 
   it('a short tooth is an interval of no width at its own tip', () => {
     const readings = evenSaw(3, 2).map((r) => (r.tooth === 2 ? { ...r, yMm: -0.5 } : r));
-    const flats = flatsOn({ alphaMm: -0.1, beta: 0 }, prepareLine(readings, toothFor(0, 0)));
+    const flats = flatsOn({ alphaMm: -0.1, beta: 0 }, prepareLine(readings, evenShape(2, toothFor(0, 0))));
     expect([flats.fromMm[1], flats.toMm[1], flats.on[1]]).toEqual([2, 2, 0]);
   });
 

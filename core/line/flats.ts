@@ -1,8 +1,40 @@
 import type { FiledTooth } from '../file/flank-angles';
+import { TAPER_SECTION_DEG, toothFor } from '../file/flank-angles';
+import type { NominalLine } from '../saw/zones';
 import type { ToothReading } from '../evidence/tooth-reading';
 import { standingTeeth } from '../evidence/tooth-reading';
 import type { JointLine } from './joint-line';
 import { heightOn } from './joint-line';
+
+/** What a line means each tooth to be: its place, and what is filed in the gullet after it. */
+export interface LineShape {
+  /** Nominal place of a tooth, by its number, mm; only differences count. */
+  placeMm(tooth: number): number;
+  /** Tooth a file leaves in the gullet after this tooth; 0 is the gullet before the first. */
+  filedIn(gullet: number): FiledTooth;
+}
+
+/** A line of one pitch and one tooth. mm. */
+export const evenShape = (pitchMm: number, tooth: FiledTooth): LineShape => ({
+  placeMm: (number) => number * pitchMm,
+  filedIn: () => tooth,
+});
+
+/**
+ * A line of zones: every gullet filed to the rake of the tooth before it, the gullet before the
+ * first tooth as the first. A tooth beyond the nominal line throws RangeError. mm, degrees.
+ */
+export function zonedShape(nominal: NominalLine, fleamDeg: number, cornerDeg = TAPER_SECTION_DEG): LineShape {
+  const filed = Array.from(nominal.rakeDeg, (rakeDeg) => toothFor(rakeDeg, fleamDeg, cornerDeg));
+  const within = <T>(value: T | undefined): T => {
+    if (value === undefined) throw new RangeError('A tooth stands beyond the line’s zones.');
+    return value;
+  };
+  return {
+    placeMm: (tooth) => within(nominal.xMm[tooth - 1]),
+    filedIn: (gullet) => within(filed[Math.max(0, gullet - 1)]),
+  };
+}
 
 /**
  * The standing teeth of a line in arrays, with the intercepts of their flanks
@@ -12,26 +44,38 @@ export interface PreparedLine {
   readonly teeth: Int32Array;
   readonly xMm: Float64Array;
   readonly yMm: Float64Array;
+  /** Where the line means each to stand, mm: only differences count. */
+  readonly nominalMm: Float64Array;
+  /** tan A of its face, filed in the gullet after it. */
+  readonly tanFace: Float64Array;
+  /** tan B of its back, filed in the gullet before it. */
+  readonly tanBack: Float64Array;
   /** u: face intercept, x + y tan A over the present face, mm. */
   readonly faceMm: Float64Array;
   /** v of the gullet before: back intercept, x - y tan B over the present back, mm. */
   readonly backMm: Float64Array;
-  readonly tooth: FiledTooth;
+  /** A face is hooked somewhere: deeper is then not always as even. */
+  readonly hooked: boolean;
 }
 
 /**
  * Tip readings into intercepts. A tip measured at (x, y) with flanks at the
  * target angles has u = x + y tan A and v = x - y tan B at every level. O(n).
  */
-export function prepareLine(readings: readonly ToothReading[], tooth: FiledTooth): PreparedLine {
+export function prepareLine(readings: readonly ToothReading[], shape: LineShape): PreparedLine {
   const standing = standingTeeth(readings);
+  const tanFace = Float64Array.from(standing, (r) => shape.filedIn(r.tooth).tanFace);
+  const tanBack = Float64Array.from(standing, (r) => shape.filedIn(r.tooth - 1).tanBack);
   return {
     teeth: Int32Array.from(standing, (r) => r.tooth),
     xMm: Float64Array.from(standing, (r) => r.xMm),
     yMm: Float64Array.from(standing, (r) => r.yMm),
-    faceMm: Float64Array.from(standing, (r) => r.xMm + r.yMm * tooth.tanFace),
-    backMm: Float64Array.from(standing, (r) => r.xMm - r.yMm * tooth.tanBack),
-    tooth,
+    nominalMm: Float64Array.from(standing, (r) => shape.placeMm(r.tooth)),
+    tanFace,
+    tanBack,
+    faceMm: Float64Array.from(standing, (r, i) => r.xMm + r.yMm * (tanFace[i] as number)),
+    backMm: Float64Array.from(standing, (r, i) => r.xMm - r.yMm * (tanBack[i] as number)),
+    hooked: tanFace.some((tan) => tan < 0),
   };
 }
 
@@ -74,27 +118,27 @@ export const ON_LINE_MM = 1e-9;
  */
 export function flatsOn(line: JointLine, prepared: PreparedLine): Flats {
   const n = prepared.xMm.length;
-  const { tanFace, tanBack } = prepared.tooth;
+  const { xMm, yMm, faceMm, backMm, tanFace, tanBack } = prepared;
   const fromMm = new Float64Array(n);
   const toMm = new Float64Array(n);
   const on = new Uint8Array(n);
-  const backScale = 1 - line.beta * tanBack;
-  const faceScale = 1 + line.beta * tanFace;
-  if (!(backScale > 0) || !(faceScale > 0)) throw new RangeError('The joint line is steeper than the teeth.');
   let reached = 0;
   for (let i = 0; i < n; i++) {
-    const x = prepared.xMm[i] as number;
-    if ((prepared.yMm[i] as number) >= heightOn(line, x) - ON_LINE_MM) {
-      const a = ((prepared.backMm[i] as number) + line.alphaMm * tanBack) / backScale;
-      const b = ((prepared.faceMm[i] as number) - line.alphaMm * tanFace) / faceScale;
-      fromMm[i] = a;
-      toMm[i] = Math.max(a, b);
-      on[i] = 1;
-      reached++;
-    } else {
-      fromMm[i] = x;
-      toMm[i] = x;
+    const x = xMm[i] as number;
+    if ((yMm[i] as number) < heightOn(line, x) - ON_LINE_MM) {
+      fromMm[i] = toMm[i] = x;
+      continue;
     }
+    const [face, back] = [tanFace[i] as number, tanBack[i] as number];
+    const backScale = 1 - line.beta * back;
+    const faceScale = 1 + line.beta * face;
+    if (!(backScale > 0 && faceScale > 0)) throw new RangeError('The joint line is steeper than the teeth.');
+    const a = ((backMm[i] as number) + line.alphaMm * back) / backScale;
+    const b = ((faceMm[i] as number) - line.alphaMm * face) / faceScale;
+    fromMm[i] = a;
+    toMm[i] = Math.max(a, b);
+    on[i] = 1;
+    reached++;
   }
   return { fromMm, toMm, on, reached };
 }

@@ -26,7 +26,6 @@ export function gulletFilings(
   on: Uint8Array,
   lineYMm: Float64Array,
 ): GulletFiling[] {
-  const { tanFace, tanBack, spread } = prepared.tooth;
   const n = prepared.xMm.length;
   const face = new Float64Array(n);
   const back = new Float64Array(n);
@@ -34,8 +33,8 @@ export function gulletFilings(
     if (!on[i]) continue;
     const x = targetXMm[i] as number;
     const y = lineYMm[i] as number;
-    face[i] = Math.max(0, (prepared.faceMm[i] as number) - (x + y * tanFace));
-    back[i] = Math.max(0, x - y * tanBack - (prepared.backMm[i] as number));
+    face[i] = Math.max(0, (prepared.faceMm[i] as number) - (x + y * (prepared.tanFace[i] as number)));
+    back[i] = Math.max(0, x - y * (prepared.tanBack[i] as number) - (prepared.backMm[i] as number));
   }
   const filings: GulletFiling[] = [];
   for (let i = -1; i < n; i++) {
@@ -46,10 +45,16 @@ export function gulletFilings(
       nextTooth: i + 1 < n ? (prepared.teeth[i + 1] as number) : 0,
       faceMm,
       backMm,
-      dropMm: (faceMm + backMm) / spread,
+      dropMm: (faceMm + backMm) / spreadAt(prepared, i),
     });
   }
   return filings;
+}
+
+/** T of the gullet after standing tooth i, -1 the one before the first: its two flanks together. */
+function spreadAt({ tanFace, tanBack }: PreparedLine, i: number): number {
+  const n = tanFace.length;
+  return (tanFace[Math.max(0, i)] as number) + (tanBack[Math.min(n - 1, i + 1)] as number);
 }
 
 /**
@@ -66,14 +71,14 @@ export function metalAreaMm2(
   lineYMm: Float64Array,
   toothHeightMm: number,
 ): number {
-  const { spread } = prepared.tooth;
   let area = 0;
   for (let i = 0; i < prepared.xMm.length; i++) {
     if (!on[i]) continue;
     const over = Math.max(0, (prepared.yMm[i] as number) - (lineYMm[i] as number));
-    area += (over * over * spread) / 2;
+    area += (over * over * ((prepared.tanFace[i] as number) + (prepared.tanBack[i] as number))) / 2;
   }
   filings.forEach((filing, index) => {
+    const spread = spreadAt(prepared, index - 1);
     if (filing.nextTooth !== filing.gullet + 1 || index === 0) {
       area += (filing.faceMm + filing.backMm) * toothHeightMm + (filing.dropMm * filing.dropMm * spread) / 2;
       return;

@@ -7,7 +7,7 @@ import { evenZone, nominalLine } from '../saw/zones';
 import type { BreastedLine } from './breasted-line';
 import { breastedLine, heightOnBreasted } from './breasted-line';
 import { leastDepth } from './depth-curve';
-import { flatsOn, prepareLine } from './flats';
+import { evenShape, flatsOn, prepareLine } from './flats';
 import { datumLine } from './joint-line';
 import { flatsOfMixed, leastMixedDepth, mixedDatum, mixedPoint, prepareMixed } from './mixed-line';
 import { smoothestSpacing } from './spacing';
@@ -36,14 +36,14 @@ describe('a line of cutters and rakers, zones and breast', () => {
           plain(readings.length),
           20,
         );
-        const prepared = prepareLine(readings, tooth);
+        const prepared = prepareLine(readings, evenShape(pitchMm, tooth));
         const line = straight(-share * pitchMm, 0.0004);
         const [ours, theirs] = [flatsOfMixed(line, mixed), flatsOn(line, prepared)];
         ours.fromMm.forEach((v, i) => expect(v).toBeCloseTo(theirs.fromMm[i] as number, 9));
         ours.toMm.forEach((v, i) => expect(v).toBeCloseTo(theirs.toMm[i] as number, 9));
         expect([...ours.on]).toEqual([...theirs.on]);
         const point = mixedPoint(mixed, line, 0);
-        expect(point.spacing.worstMm).toBeCloseTo(smoothestSpacing(theirs, prepared.teeth, pitchMm).worstMm, 9);
+        expect(point.spacing.worstMm).toBeCloseTo(smoothestSpacing(theirs, prepared.nominalMm).worstMm, 9);
       }),
     );
   });
@@ -56,14 +56,14 @@ describe('a line of cutters and rakers, zones and breast', () => {
           plain(readings.length),
           0,
         );
-        const prepared = prepareLine(readings, toothFor(0, 0));
+        const prepared = prepareLine(readings, evenShape(pitchMm, toothFor(0, 0)));
         const datum = datumLine(
           Array.from(prepared.xMm, (xMm, i) => ({ xMm, yMm: prepared.yMm[i] as number })),
           0.0002,
         );
         const wish = { share: 0.95, evennessMm: 0.05 * pitchMm };
         const ours = leastMixedDepth(mixed, mixedDatum(mixed, straight(0, 0.0002)), wish, pitchMm * 0.3);
-        const theirs = leastDepth(prepared, datum, pitchMm, wish, pitchMm * 0.3);
+        const theirs = leastDepth(prepared, datum, wish, pitchMm * 0.3);
         expect(ours.byTeethMm).toBeCloseTo(theirs.byTeethMm, 9);
         expect(ours.depthMm).toBeCloseTo(theirs.depthMm, 3);
       }),

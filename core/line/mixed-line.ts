@@ -1,6 +1,5 @@
 import type { FileSectionId } from '../file/file-section';
 import { cornerDeg } from '../file/file-section';
-import { toothFor } from '../file/flank-angles';
 import type { ToothReading } from '../evidence/tooth-reading';
 import { standingTeeth } from '../evidence/tooth-reading';
 import type { ToothRole } from '../saw/tooth-pattern';
@@ -10,21 +9,14 @@ import type { BreastedLine } from './breasted-line';
 import { heightOnBreasted, tangentAt } from './breasted-line';
 import type { LeastDepth } from './depth-curve';
 import { leastServing } from './depth-curve';
-import type { Flats } from './flats';
-import { ON_LINE_MM } from './flats';
+import type { Flats, PreparedLine } from './flats';
+import { ON_LINE_MM, prepareLine, zonedShape } from './flats';
 import { teethLeftOut } from './joint-line';
-import type { NominalSpacing } from './nominal-spacing';
-import { smoothestToNominal } from './nominal-spacing';
+import type { Spacing } from './spacing';
+import { smoothestSpacing } from './spacing';
 
-/** The standing teeth of a line of cutters and rakers, zones and all; one entry a tooth, mm. */
-export interface MixedLine {
-  readonly teeth: Int32Array;
-  readonly xMm: Float64Array;
-  readonly yMm: Float64Array;
-  readonly nominalMm: Float64Array;
-  /** Side-view tangents of each tooth's own face and back. */
-  readonly tanFace: Float64Array;
-  readonly tanBack: Float64Array;
+/** The standing teeth of a line of cutters and rakers, zones and all; one entry a tooth. */
+export interface MixedLine extends PreparedLine {
   readonly roles: readonly ToothRole[];
   readonly groups: Int32Array;
 }
@@ -46,22 +38,13 @@ export function prepareMixed(
     throw new RangeError(
       `There are ${readings.length} teeth, but zones for ${nominal.xMm.length} and roles for ${roles.length}.`,
     );
-  const corner = cornerDeg(section);
-  const filed = Array.from(nominal.rakeDeg, (rakeDeg) => toothFor(rakeDeg, fleamDeg, corner));
   const standing = standingTeeth(readings);
-  const at = (tooth: number): number => tooth - 1;
-  const own = standing.map((r) => roles[at(r.tooth)] as ToothRole);
   // A missing cutter does not part its group: the spacing over it is judged as two pitches.
   const groups = groupsOf(roles);
   return {
-    teeth: Int32Array.from(standing, (r) => r.tooth),
-    xMm: Float64Array.from(standing, (r) => r.xMm),
-    yMm: Float64Array.from(standing, (r) => r.yMm),
-    nominalMm: Float64Array.from(standing, (r) => nominal.xMm[at(r.tooth)] as number),
-    tanFace: Float64Array.from(standing, (r) => filed[at(r.tooth)]?.tanFace as number),
-    tanBack: Float64Array.from(standing, (r) => filed[Math.max(0, at(r.tooth) - 1)]?.tanBack as number),
-    roles: own,
-    groups: Int32Array.from(standing, (r) => groups[at(r.tooth)] as number),
+    ...prepareLine(readings, zonedShape(nominal, fleamDeg, cornerDeg(section))),
+    roles: standing.map((r) => roles[r.tooth - 1] as ToothRole),
+    groups: Int32Array.from(standing, (r) => groups[r.tooth - 1] as number),
   };
 }
 
@@ -101,7 +84,7 @@ export function flatsOfMixed(line: BreastedLine, mixed: MixedLine): Flats {
 export interface MixedPoint {
   readonly depthMm: number;
   readonly flats: Flats;
-  readonly spacing: NominalSpacing;
+  readonly spacing: Spacing;
   /** Cutters on the line over all cutters. */
   readonly reachedShare: number;
 }
@@ -113,7 +96,7 @@ export function mixedPoint(mixed: MixedLine, datum: BreastedLine, depthMm: numbe
   return {
     depthMm,
     flats,
-    spacing: smoothestToNominal(flats, mixed.nominalMm, mixed.groups),
+    spacing: smoothestSpacing(flats, mixed.nominalMm, mixed.groups),
     reachedShare: cutters === 0 ? 0 : flats.reached / cutters,
   };
 }
@@ -142,11 +125,7 @@ export function leastMixedDepth(
   const byTeethMm = Math.max(0, drops[drops.length - 1 - teethLeftOut(drops.length, wish.share)] as number);
   const even = (depthMm: number): boolean =>
     mixedPoint(mixed, datum, depthMm).spacing.worstMm <= wish.evennessMm + 1e-9;
-  const byEvennessMm = leastServing(
-    even,
-    deepestMm,
-    mixed.tanFace.every((tan) => tan >= 0),
-  );
+  const byEvennessMm = leastServing(even, deepestMm, !mixed.hooked);
   const wanted = Math.max(byTeethMm, byEvennessMm ?? byTeethMm);
   return {
     depthMm: Math.min(wanted, deepestMm),

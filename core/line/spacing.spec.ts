@@ -1,11 +1,15 @@
 import fc from 'fast-check';
 import { toothFor } from '../file/flank-angles';
+import { groupsOf, parsePattern, rolesAlong } from '../saw/tooth-pattern';
+import { evenZone, nominalLine } from '../saw/zones';
+import type { Flats } from './flats';
 import { minimaxSpacingLp, solveLp } from '../reference/linear-program';
 import { smoothestByQuadprog } from '../reference/quadratic-program';
+import { smallestWorstError, smallestWorstErrorFreePitch, spacingFeasible } from '../reference/interval-propagation';
 import { randomSaw } from '../reference/random-saw';
-import { flatsOn, prepareLine } from './flats';
-import { smallestWorstError, smallestWorstErrorFreePitch, spacingFeasible } from './interval-propagation';
-import { smoothestSpacing } from './spacing';
+import { evenShape, flatsOn, prepareLine } from './flats';
+
+import { smoothestSpacing, spacingErrors } from './spacing';
 import { tautString } from './taut-string';
 
 const gates = fc.array(
@@ -30,9 +34,21 @@ const steepest = (z: ArrayLike<number>): number => {
   return most;
 };
 const jointed = (saw: { readings: Parameters<typeof prepareLine>[0]; pitchMm: number }, depth: number) => {
-  const prepared = prepareLine(saw.readings, toothFor(-10, 0));
+  const prepared = prepareLine(saw.readings, evenShape(saw.pitchMm, toothFor(-10, 0)));
   return { prepared, flats: flatsOn({ alphaMm: -depth * saw.pitchMm, beta: 0 }, prepared) };
 };
+
+const roles = (text: string, n: number, offset = 0) => {
+  const read = parsePattern(text);
+  if (!read.ok) throw new Error(read.code);
+  return rolesAlong(read.roles, n, offset);
+};
+const flatsFrom = (from: number[], width: number[]): Flats => ({
+  fromMm: Float64Array.from(from),
+  toMm: Float64Array.from(from, (v, i) => v + (width[i] as number)),
+  on: new Uint8Array(from.length).fill(1),
+  reached: from.length,
+});
 
 describe('taut string', () => {
   it('by hand: over one raised gate and back', () => {
@@ -64,7 +80,7 @@ describe('spacing in the flats', () => {
   it('the smoothest also has the smallest worst error, as bisection and linear programming (HiGHS) find', async () => {
     for (const saw of fc.sample(randomSaw(30), { numRuns: 20, seed: 11 })) {
       const { prepared, flats } = jointed(saw, 0.1);
-      const smooth = smoothestSpacing(flats, prepared.teeth, saw.pitchMm);
+      const smooth = smoothestSpacing(flats, prepared.nominalMm);
       const lp = await solveLp(minimaxSpacingLp(flats.fromMm, flats.toMm, prepared.teeth, saw.pitchMm));
       expect(smooth.worstMm).toBeCloseTo(lp.value, 5);
       expect(smallestWorstError(flats, prepared.teeth, saw.pitchMm)).toBeCloseTo(lp.value, 5);
@@ -75,7 +91,7 @@ describe('spacing in the flats', () => {
     fc.assert(
       fc.property(randomSaw(30), (saw) => {
         const { prepared, flats } = jointed(saw, 0.08);
-        const worst = smoothestSpacing(flats, prepared.teeth, saw.pitchMm).worstMm;
+        const worst = smoothestSpacing(flats, prepared.nominalMm).worstMm;
         expect(spacingFeasible(flats, prepared.teeth, saw.pitchMm, worst + 1e-9)).toBeTrue();
         if (worst > 1e-6) expect(spacingFeasible(flats, prepared.teeth, saw.pitchMm, worst - 1e-6)).toBeFalse();
       }),
@@ -101,7 +117,73 @@ describe('spacing in the flats', () => {
       kind: 'tooth' as const,
     }));
     const { prepared, flats } = jointed({ readings, pitchMm: 2 }, 0);
-    expect(smoothestSpacing(flats, prepared.teeth, 2).worstMm).toBe(0);
-    expect(steepest(smoothestSpacing(flats, prepared.teeth, 2).xMm)).toBe(4);
+    expect(smoothestSpacing(flats, prepared.nominalMm).worstMm).toBe(0);
+    expect(steepest(smoothestSpacing(flats, prepared.nominalMm).xMm)).toBe(4);
   });
+});
+
+describe('spacing against a nominal line', () => {
+  const random = fc.record({
+    off: fc.array(fc.double({ min: -0.3, max: 0.3, noNaN: true }), { minLength: 4, maxLength: 40 }),
+    wide: fc.double({ min: 0, max: 0.4, noNaN: true }),
+  });
+  it('with zones its worst error is what linear programming finds', async () => {
+    const zones = nominalLine([evenZone(12, 2, 0), evenZone(8, 1.2, 0)]);
+    for (const seed of [1, 2, 3]) {
+      const off = Array.from({ length: 20 }, (_, i) => 0.25 * Math.sin(seed * 7.3 + i * i));
+      const flats = flatsFrom(
+        off.map((v, i) => (zones.xMm[i] as number) + v),
+        off.map(() => 0.12),
+      );
+      // In z = x - N the programme is that of a line of pitch 0.
+      const low = flats.fromMm.map((v, i) => v - (zones.xMm[i] as number));
+      const high = flats.toMm.map((v, i) => v - (zones.xMm[i] as number));
+      const lp = minimaxSpacingLp(
+        low,
+        high,
+        Int32Array.from(off, (_, i) => i + 1),
+        0,
+      );
+      const { value } = await solveLp(lp);
+      expect(smoothestSpacing(flats, zones.xMm).worstMm).toBeCloseTo(value, 6);
+    }
+  });
+  it('nothing is judged across a raker', () => {
+    const groups = groupsOf(roles('CCR', 9));
+    const nominal = Float64Array.from({ length: 9 }, (_, i) => i * 3);
+    // Every group sits off by its own amount, even inside.
+    const from = Array.from(nominal, (v, i) => v + (groups[i] === -1 ? 0.9 : 0.5 * (groups[i] as number)));
+    const cut = smoothestSpacing(
+      flatsFrom(
+        from,
+        from.map(() => 0),
+      ),
+      nominal,
+      groups,
+    );
+    expect(cut.worstMm).toBeCloseTo(0, 12);
+    expect(cut.judged).toBe(3);
+    expect(spacingErrors(cut.xMm, nominal).worstMm).toBeGreaterThan(0.3);
+  });
+  it('never leaves a flat', () => {
+    fc.assert(
+      fc.property(random, ({ off, wide }) => {
+        const groups = groupsOf(roles('CCCR', off.length));
+        const flats = flatsFrom(
+          off.map((v, i) => i * 2 + v),
+          off.map(() => wide),
+        );
+        smoothestSpacing(
+          flats,
+          Float64Array.from(off, (_, i) => i * 2),
+          groups,
+        ).xMm.forEach((x, i) => {
+          expect(x).toBeGreaterThanOrEqual(flats.fromMm[i] as number);
+          expect(x).toBeLessThanOrEqual(flats.toMm[i] as number);
+        });
+      }),
+    );
+  });
+  it('refuses arrays of different lengths', () =>
+    expect(() => smoothestSpacing(flatsFrom([0], [0]), new Float64Array(2))).toThrowError(RangeError));
 });

@@ -1,50 +1,67 @@
 import type { Flats } from './flats';
 import { tautString } from './taut-string';
 
+/** Where points should end, against the places the line means them to have: even, in zones, over gaps, between rakers. */
 export interface Spacing {
   /** Where each standing tooth's point should end, mm from the heel. */
   readonly xMm: Float64Array;
-  /** Greatest |spacing - pitches x pitch|, mm. */
+  /** Greatest error of a spacing that is judged, mm. */
   readonly worstMm: number;
   readonly rmsMm: number;
+  /** Spacings judged: those inside one group. */
+  readonly judged: number;
 }
 
 /**
- * The smoothest spacing inside the flats for a given pitch: a taut string in
- * z_i = x_i - (tooth number) p (geometry section 4). A missing tooth's neighbours
- * count two pitches because the tooth numbers do. O(n).
+ * The smoothest points inside the flats against nominal places N_i: in
+ * z_i = x_i - N_i the same taut string as for an even pitch (geometry section
+ * 4; there N_i = i p). `groups`, one entry a tooth, cuts the line where
+ * spacing is not judged (across a raker): each run of one group is a string of
+ * its own with free ends; a tooth of group -1 (a raker) stays in the middle of its flat.
+ * Shapes: all arrays of n; mm. O(n).
  */
-export function smoothestSpacing(flats: Flats, teeth: Int32Array, pitchMm: number): Spacing {
-  const n = teeth.length;
-  const low = new Float64Array(n);
-  const high = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const shift = (teeth[i] as number) * pitchMm;
-    low[i] = (flats.fromMm[i] as number) - shift;
-    high[i] = (flats.toMm[i] as number) - shift;
-  }
-  const z = tautString(low, high);
+export function smoothestSpacing(flats: Flats, nominalMm: Float64Array, groups?: Int32Array): Spacing {
+  const n = nominalMm.length;
+  if (flats.fromMm.length !== n || (groups && groups.length !== n))
+    throw new RangeError('Flats, nominal places and groups must be of one length.');
   const xMm = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const x = (z[i] as number) + (teeth[i] as number) * pitchMm;
-    xMm[i] = Math.min(Math.max(x, flats.fromMm[i] as number), flats.toMm[i] as number);
+  let from = 0;
+  while (from < n) {
+    const group = groups ? (groups[from] as number) : 0;
+    let to = from + 1;
+    while (to < n && group !== -1 && (groups ? groups[to] : 0) === group) to++;
+    const low = new Float64Array(to - from);
+    const high = new Float64Array(to - from);
+    for (let i = from; i < to; i++) {
+      low[i - from] = (flats.fromMm[i] as number) - (nominalMm[i] as number);
+      high[i - from] = (flats.toMm[i] as number) - (nominalMm[i] as number);
+    }
+    const z = tautString(low, high);
+    for (let i = from; i < to; i++) {
+      const x = (z[i - from] as number) + (nominalMm[i] as number);
+      xMm[i] = Math.min(Math.max(x, flats.fromMm[i] as number), flats.toMm[i] as number);
+    }
+    from = to;
   }
-  return { xMm, ...spacingErrors(xMm, teeth, pitchMm) };
+  return { xMm, ...spacingErrors(xMm, nominalMm, groups) };
 }
 
-/** Worst and root-mean-square error of spacings against the pitch, mm. */
+/** Worst and root-mean-square error of the spacings that are judged, mm. O(n). */
 export function spacingErrors(
   xMm: Float64Array,
-  teeth: Int32Array,
-  pitchMm: number,
-): { worstMm: number; rmsMm: number } {
+  nominalMm: Float64Array,
+  groups?: Int32Array,
+): { worstMm: number; rmsMm: number; judged: number } {
   let worst = 0;
   let squares = 0;
+  let judged = 0;
   for (let i = 1; i < xMm.length; i++) {
-    const pitches = (teeth[i] as number) - (teeth[i - 1] as number);
-    const off = (xMm[i] as number) - (xMm[i - 1] as number) - pitches * pitchMm;
+    if (groups && (groups[i] === -1 || groups[i] !== groups[i - 1])) continue;
+    const span = (nominalMm[i] as number) - (nominalMm[i - 1] as number);
+    const off = (xMm[i] as number) - (xMm[i - 1] as number) - span;
     worst = Math.max(worst, Math.abs(off));
     squares += off * off;
+    judged++;
   }
-  return { worstMm: worst, rmsMm: xMm.length < 2 ? 0 : Math.sqrt(squares / (xMm.length - 1)) };
+  return { worstMm: worst, rmsMm: judged === 0 ? 0 : Math.sqrt(squares / judged), judged };
 }

@@ -1,5 +1,6 @@
-import { BLADE_TEETH } from './saw';
+import { BLADE_TEETH, toeZonesOf } from './saw';
 import type { Saw } from './saw';
+import { toeLengthMm } from './zones';
 
 /** A tooth of the usual file is this share of its pitch high: cot 30 / 2. */
 const HEIGHT_SHARE = Math.sqrt(3) / 2;
@@ -7,6 +8,9 @@ const HEIGHT_SHARE = Math.sqrt(3) / 2;
 const LEAST_RIM_PITCH_MM = 1.5;
 /** A rim worked out of its diameter agrees with it to rounding. Share. */
 const RIM_ROUNDING = 1e-6;
+
+/** Past this share of the line the teeth are the line's, not its toe's. */
+const TOE_SHARE = 0.5;
 
 export interface SawFault {
   /** Names from the saw down to the measure to look at first. */
@@ -28,6 +32,11 @@ export function sawFaults(saw: Saw): SawFault[] {
       'plateThicknessMm',
       `A plate of ${saw.plateThicknessMm.toFixed(2)} mm is thicker than its teeth are high (${(HEIGHT_SHARE * saw.pitchMm).toFixed(2)} mm at this pitch): one of the two is a slip.`,
     );
+  const toe = toeZonesOf(saw);
+  if (toeLengthMm(saw.pitchMm, toe) > TOE_SHARE * saw.toothLineMm)
+    say('toeZones', 'The teeth at the toe take up more than half of the line: count them again.');
+  if (toe.some((zone) => saw.plateThicknessMm > HEIGHT_SHARE * Math.min(zone.pitchFromMm, zone.pitchToMm)))
+    say('toeZones', 'The plate is thicker than the teeth at the toe are high: count them again.');
   if (saw.family === 'crosscut' && saw.kind === 'frame' && saw.pattern.includes('R') && saw.pitchMm < 4)
     say('pattern', 'Rakers need room: at this pitch a frame saw has plain teeth, C.');
   if (saw.family === 'band' && saw.toothLineMm < 4 * saw.plateDepthHeelMm)

@@ -3,7 +3,9 @@ import { bounded, counted, requiredText, text } from '../units/fields';
 import type { Family } from './all-families';
 import { FAMILIES, teethFor } from './all-families';
 import { ALL_FILINGS, BACK_FIXINGS, FILINGS } from './families';
-import { POINT_CONVENTIONS } from './points';
+import { POINT_CONVENTIONS, teethOnLine } from './points';
+import type { ToeZone } from './zones';
+import { linedTeeth, placeInPitches, toeLengthMm, toeTeeth } from './zones';
 
 /** The saws of cutters and rakers, and the frame saws that go with them at the counter. */
 export const CROSSCUT_KINDS = ['one-man', 'two-man', 'buck', 'frame'] as const;
@@ -28,6 +30,17 @@ const toothPattern = z
   .string()
   .regex(/^[CR]{1,40}$/, 'The tooth pattern is written in C and R, such as CCR; plain teeth are C.')
   .refine((p) => p.includes('C'), 'A line of rakers alone cuts nothing: it needs a cutter, C.');
+
+/** {@link ToeZone}, as it is typed, kept and written to files. */
+export const toeZone = z.object({
+  teeth: counted(1, 300, 'The teeth at the toe', 'teeth'),
+  pitchFromMm: pitch,
+  pitchToMm: pitch,
+  relaxFromDeg: bounded(-30, 45, 'How much more relaxed the teeth at the toe are', 'degrees'),
+  relaxToDeg: bounded(-30, 45, 'How much more relaxed the last tooth is', 'degrees'),
+});
+/** Heel to toe; left out where the line is of one pitch and rake. */
+const toeZones = z.array(toeZone).min(1).max(3, 'At most three zones at the toe.').optional();
 
 /** What every saw has, whatever its family. Lengths mm. */
 const head = {
@@ -73,8 +86,8 @@ export type SetPart = z.infer<typeof setPart>;
  * What cannot be of its measures together is said by `sawFaults`.
  */
 export const SAW_SHAPES = {
-  hand: z.object({ family: z.literal('hand'), ...head, ...line, filing, backFixing }),
-  back: z.object({ family: z.literal('back'), ...head, ...line, filing, backFixing }),
+  hand: z.object({ family: z.literal('hand'), ...head, ...line, filing, backFixing, toeZones }),
+  back: z.object({ family: z.literal('back'), ...head, ...line, filing, backFixing, toeZones }),
   pull: z.object({
     family: z.literal('pull'),
     ...head,
@@ -168,8 +181,17 @@ export function setMeasures(diameterMm: number, boreMm: number, parts: readonly 
 /** Teeth to be worked: on both edges of a two-edged pull saw, on every part of a set. */
 export function teethOf(of: Saw): number {
   if (of.family === 'dado') return of.parts.reduce((sum, part) => sum + part.teeth, 0);
+  const toe = toeZonesOf(of);
+  if (toe.length > 0) return teethOnLine(of.toothLineMm - toeLengthMm(of.pitchMm, toe), of.pitchMm) + toeTeeth(toe);
   return teethFor(of.family, of.toothLineMm, of.pitchMm) * (of.family === 'pull' ? of.edges : 1);
 }
+
+/** Teeth at the toe unlike the rest; none on most saws, and none is known of other families. */
+export const toeZonesOf = (of: Saw): readonly ToeZone[] => ('toeZones' in of && of.toeZones) || [];
+
+/** Place of each tooth in pitches of the main stretch, of a line of which so many were read. {@link placeInPitches} */
+export const placesOn = (of: Saw, read: number): ((tooth: number) => number) =>
+  placeInPitches(linedTeeth(read, teethOf(of)), of.pitchMm, toeZonesOf(of));
 
 /** Rakers among them by the pattern; none on a plain line. */
 export function rakersOf(of: Saw): number {

@@ -5,6 +5,7 @@ import type { StrokeRate } from '../line/strokes';
 import type { RakerTip } from '../raker/raker-plan';
 import type { RakerSaw } from '../raker/raker-target';
 import type { Filing, StraightFamily, Wood } from '../saw/families';
+import type { ToeZone } from '../saw/zones';
 import type { ToothReading } from '../evidence/tooth-reading';
 import type { PlateMarkKind } from '../triage/plate-marks';
 import type { AnglePair } from '../file/angle-pair';
@@ -28,6 +29,7 @@ export interface StraightRecord extends AnyRecord {
   readonly angles?: AnglePair;
   readonly line?: LineChoice;
   readonly marks?: readonly PlateMarkKind[];
+  readonly toeZones?: readonly ToeZone[] | undefined;
   readonly readings: readonly ToothReading[];
 }
 

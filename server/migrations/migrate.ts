@@ -8,6 +8,7 @@ import { measureEveryFamily } from './2026-11-23-measure-every-family';
 import { readAngles } from './2026-11-24-read-angles';
 import { oneEvidence } from './2026-11-28-one-evidence';
 import { oneOrder } from './2026-11-29-one-order';
+import { toeZones } from './2026-11-29-toe-zones';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -22,6 +23,7 @@ export const MIGRATIONS: readonly Migration[] = [
   readAngles,
   oneEvidence,
   oneOrder,
+  toeZones,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

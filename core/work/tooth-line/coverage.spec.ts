@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { evenSaw, planInputs, randomSaw } from '../../reference/random-saw';
 import { lineStatistics } from '../../evidence/line-statistics';
+import { lineZones, nominalLine } from '../../saw/zones';
 import { coverageOf, standForRest } from './coverage';
 import { makeOrder } from './make-order';
 import { studyLine } from './study';
@@ -19,6 +20,21 @@ describe('a line measured in part', () => {
       jasmine.objectContaining({ partial: true, otherPitch: true, toldTeeth: 198, measuredTeeth: 80 }),
     );
     expect(coverage.measuredPitchMm).toBeCloseTo(3.63, 1);
+  });
+  it('starter teeth nobody told of are found with their pitch; told, the line agrees', () => {
+    const toe = { teeth: 12, pitchFromMm: 1.5, pitchToMm: 1.5, relaxFromDeg: 0, relaxToDeg: 0 };
+    const { xMm } = nominalLine(lineZones(60, 3, 0, [toe]));
+    const read = Array.from(xMm, (x, i) => ({
+      tooth: i + 1,
+      xMm: x + 0.02 * Math.sin(i),
+      yMm: 0,
+      kind: 'tooth' as const,
+    }));
+    const untold = coverageOf(read, { teeth: 60, pitchMm: 3 });
+    expect([untold.otherToe, untold.otherPitch, untold.toe?.teeth]).toEqual([true, false, 12]);
+    expect(untold.toe?.pitchFromMm).toBeCloseTo(1.5, 1);
+    expect(coverageOf(read, { teeth: 60, pitchMm: 3, toeZones: [toe] }).otherToe).toBeFalse();
+    expect(coverageOf(uneven(60, 3), { teeth: 60, pitchMm: 3, toeZones: [toe] }).otherToe).toBeTrue();
   });
   it('a tooth or two lost at the ends is the whole saw; places not read tell no pitch', () => {
     const whole = coverageOf(evenSaw(196, 3), { teeth: 198, pitchMm: 2.82 });

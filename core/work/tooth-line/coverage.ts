@@ -1,6 +1,11 @@
 import { lineStatistics } from '../../evidence/line-statistics';
+import type { ToeFound } from '../../evidence/toe-finding';
+import { findToe } from '../../evidence/toe-finding';
 import type { ToothReading } from '../../evidence/tooth-reading';
 import { standingTeeth } from '../../evidence/tooth-reading';
+import { countSlack, isReadInPart } from '../../saw/told-count';
+import type { ToeZone } from '../../saw/zones';
+import { linedTeeth, placeInPitches, toeTeeth } from '../../saw/zones';
 
 /** How what was measured stands to what the ticket says of the saw. */
 export interface Coverage {
@@ -14,33 +19,38 @@ export interface Coverage {
   /** More teeth were measured than the ticket knows. */
   readonly more: boolean;
   readonly otherPitch: boolean;
+  /** Teeth at the toe as measured; null where the line has one pitch, or was measured in part. */
+  readonly toe: ToeFound | null;
+  /** Other teeth at the toe than were told: the plan would even them to the wrong pitch. */
+  readonly otherToe: boolean;
 }
 
-/**
- * A count this far from the ticket's is another saw's: a tooth or two are lost at heel and toe,
- * and people miscount by as much in a hundred. No source.
- */
-const COUNT_SHARE = 0.05;
-const COUNT_TEETH = 2;
+/** A tooth may be counted to the one stretch or the other. */
+const TOE_TEETH = 1;
 /** A pitch this far from the ticket's is another pitch, not a reading's error: a tenth. No source. */
 const PITCH_SHARE = 0.1;
 
 /** Measured against told: teeth, and pitch where places were read. Lengths mm. O(n). */
 export function coverageOf(
   readings: readonly ToothReading[],
-  saw: { readonly teeth: number; readonly pitchMm: number },
+  saw: { readonly teeth: number; readonly pitchMm: number; readonly toeZones?: readonly ToeZone[] | undefined },
 ): Coverage {
-  const statistics = lineStatistics(readings);
-  const measuredPitchMm = statistics?.placesMeasured ? statistics.pitchMm : null;
-  const slack = Math.max(COUNT_TEETH, COUNT_SHARE * saw.teeth);
+  const place = placeInPitches(linedTeeth(readings.length, saw.teeth), saw.pitchMm, saw.toeZones);
+  const statistics = lineStatistics(readings, place);
+  const partial = isReadInPart(readings.length, saw.teeth);
+  const toe = statistics?.placesMeasured && !partial ? findToe(readings) : null;
+  const measuredPitchMm = statistics?.placesMeasured ? (toe?.restPitchMm ?? statistics.pitchMm) : null;
+  const toldToe = toeTeeth(saw.toeZones ?? []);
   return {
     toldTeeth: saw.teeth,
     measuredTeeth: readings.length,
     toldPitchMm: saw.pitchMm,
     measuredPitchMm,
-    partial: readings.length < saw.teeth - slack,
-    more: readings.length > saw.teeth + slack,
+    partial,
+    more: readings.length > saw.teeth + countSlack(saw.teeth),
     otherPitch: measuredPitchMm !== null && Math.abs(measuredPitchMm - saw.pitchMm) > PITCH_SHARE * saw.pitchMm,
+    toe,
+    otherToe: measuredPitchMm !== null && !partial && Math.abs((toe?.teeth ?? 0) - toldToe) > TOE_TEETH,
   };
 }
 
@@ -49,8 +59,12 @@ export function coverageOf(
  * the line as the tooth it repeats, and marked `sample`. Broken and missing teeth are not
  * repeated: nobody saw one there. Throws RangeError on fewer than three standing teeth. mm. O(n).
  */
-export function standForRest(readings: readonly ToothReading[], teeth: number): readonly ToothReading[] {
-  const statistics = lineStatistics(readings);
+export function standForRest(
+  readings: readonly ToothReading[],
+  teeth: number,
+  place: (tooth: number) => number = (tooth) => tooth,
+): readonly ToothReading[] {
+  const statistics = lineStatistics(readings, place);
   if (!statistics) throw new RangeError('A sample needs three standing teeth at least.');
   const sound = standingTeeth(readings).filter((r) => r.kind === 'tooth');
   const n = sound.length;
@@ -61,7 +75,7 @@ export function standForRest(readings: readonly ToothReading[], teeth: number): 
   const last = readings[readings.length - 1] as ToothReading;
   const rest = Array.from({ length: Math.max(0, teeth - readings.length) }, (_, k): ToothReading => {
     const as = sound[k % n] as ToothReading;
-    const xMm = last.xMm + (k + 1) * statistics.pitchMm;
+    const xMm = last.xMm + (place(last.tooth + k + 1) - place(last.tooth)) * statistics.pitchMm;
     const off = as.yMm - meanY - tilt * (as.xMm - meanX);
     return { tooth: last.tooth + k + 1, xMm, yMm: meanY + tilt * (xMm - meanX) + off, kind: 'tooth', sample: true };
   });

@@ -38,7 +38,7 @@ export function viewDepth(study: LineStudy, depthMm: number): DepthView {
   const { prepared, inputs } = study;
   const line = lowered(study.datum, depthMm);
   const flats = flatsOn(line, prepared);
-  const spacing = smoothestSpacing(flats, prepared.teeth, study.pitchMm);
+  const spacing = smoothestSpacing(flats, prepared.nominalMm);
   const lineYMm = spacing.xMm.map((x, i) => (flats.on[i] ? heightOn(line, x) : (prepared.yMm[i] as number)));
   const filings = gulletFilings(prepared, spacing.xMm, flats.on, lineYMm);
   const strokes = new Int32Array(filings.length);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
 import type { Judgement } from '../../judgement/books';
 import { FILINGS, STRAIGHT_FAMILIES, WOODS } from '../../saw/families';
+import { toeZone } from '../../saw/saw';
 import { PLATE_MARKS } from '../../triage/plate-marks';
 import { shopHabits } from '../habits';
 
@@ -24,6 +25,8 @@ export const lineSaw = z
     pitchMm: z.number().positive(),
     /** Teeth by the ticket's length and pitch; left out where only readings were given. */
     teeth: z.int().optional(),
+    /** Teeth at the toe unlike the rest. */
+    toeZones: z.array(toeZone.readonly()).readonly().optional(),
   })
   .readonly();
 export type LineSaw = z.infer<typeof lineSaw>;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { toothFor } from '../../file/flank-angles';
 import { depthPoint, lowered } from '../../line/depth-curve';
-import { flatsOn, prepareLine } from '../../line/flats';
+import { evenShape, flatsOn, prepareLine } from '../../line/flats';
 import { datumLine } from '../../line/joint-line';
 import { gulletFilings } from '../../line/metal';
 import { evenSaw, planInputs, randomSaw } from '../../reference/random-saw';
@@ -46,11 +46,9 @@ describe('what must always hold (geometry section 11)', () => {
         fc.double({ min: 0, max: 0.3, noNaN: true }),
         fc.double({ min: 0, max: 0.3, noNaN: true }),
         ({ readings, pitchMm }, rake, a, b) => {
-          const prepared = prepareLine(readings, toothFor(rake, 0));
+          const prepared = prepareLine(readings, evenShape(pitchMm, toothFor(rake, 0)));
           const datum = datumLine(standingTeeth(readings), 0);
-          const [less, more] = [Math.min(a, b), Math.max(a, b)].map((d) =>
-            depthPoint(prepared, datum, pitchMm, d * pitchMm),
-          );
+          const [less, more] = [Math.min(a, b), Math.max(a, b)].map((d) => depthPoint(prepared, datum, d * pitchMm));
           expect(more?.worstSpacingMm).toBeLessThanOrEqual((less?.worstSpacingMm as number) + 1e-9);
           expect(more?.reachedShare).toBeGreaterThanOrEqual(less?.reachedShare as number);
         },
@@ -61,7 +59,7 @@ describe('what must always hold (geometry section 11)', () => {
   it('flats nest: one of a deeper line holds that of a shallower', () => {
     fc.assert(
       fc.property(randomSaw(), fc.double({ min: 0.01, max: 0.2, noNaN: true }), ({ readings, pitchMm }, d) => {
-        const prepared = prepareLine(readings, toothFor(-12, 20));
+        const prepared = prepareLine(readings, evenShape(pitchMm, toothFor(-12, 20)));
         const datum = datumLine(standingTeeth(readings), 0.0003);
         const [less, more] = [flatsOn(lowered(datum, d), prepared), flatsOn(lowered(datum, 2 * d), prepared)];
         less.fromMm.forEach((from, i) => {
@@ -79,12 +77,12 @@ describe('what must always hold (geometry section 11)', () => {
         const tooth = toothFor(0, 0);
         const at = (scale: number) => {
           const own = scaled(readings, scale);
-          const prepared = prepareLine(own, tooth);
+          const prepared = prepareLine(own, evenShape(pitchMm * scale, tooth));
           const datum = datumLine(standingTeeth(own), 0);
           const depth = 0.15 * pitchMm * scale;
           const line = lowered(datum, depth);
           const flats = flatsOn(line, prepared);
-          const point = depthPoint(prepared, datum, pitchMm * scale, depth);
+          const point = depthPoint(prepared, datum, depth);
           const filings = gulletFilings(
             prepared,
             flats.fromMm.map((v, i) => (v + (flats.toMm[i] as number)) / 2),

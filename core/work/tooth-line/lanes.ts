@@ -27,7 +27,7 @@ export function lineLanes(study: LineStudy, view: DepthView): OrderLane[] {
     // filings[0] is the gullet before the first tooth.
     strokes[i] = view.strokes[i + 1] ?? 0;
     if (i === 0) continue;
-    const span = ((prepared.teeth[i] as number) - (prepared.teeth[i - 1] as number)) * pitchMm;
+    const span = (prepared.nominalMm[i] as number) - (prepared.nominalMm[i - 1] as number);
     now[i] = x - (prepared.xMm[i - 1] as number) - span;
     then[i] = (view.spacing.xMm[i] as number) - (view.spacing.xMm[i - 1] as number) - span;
   }

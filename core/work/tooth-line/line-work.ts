@@ -2,7 +2,7 @@ import { lineOf } from '../../evidence/line-of';
 import { quantitiesOf } from '../../evidence/quantities';
 import { findReadingFaults } from '../../evidence/reading-faults';
 import type { StraightFamily } from '../../saw/families';
-import { teethOf } from '../../saw/saw';
+import { placesOn, teethOf } from '../../saw/saw';
 import { isConverting } from '../../triage/triage';
 import type { LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
 import { anglesFor } from '../habits';
@@ -42,8 +42,9 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
     throw new RangeError(`A ${saw.family} saw is not a ${family} saw.`);
   const line = lineOf(facts.sessions, saw, 'before');
   if (!line || line.teeth.length < 3) return { ok: false, code: 'nothing-measured' };
-  const told = { teeth: teethOf(saw), pitchMm: saw.pitchMm };
-  const stop = findReadingFaults(line.teeth, saw.pitchMm, saw.plateThicknessMm).find((f) => f.weight === 'stop');
+  const told = { teeth: teethOf(saw), pitchMm: saw.pitchMm, toeZones: saw.toeZones };
+  const place = placesOn(saw, line.teeth.length);
+  const stop = findReadingFaults(line.teeth, saw.pitchMm, saw.plateThicknessMm, place).find((f) => f.weight === 'stop');
   if (stop)
     return {
       ok: false,
@@ -56,7 +57,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
   const convert = isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
   const filing = convert ? wanted : saw.filing;
   try {
-    const readings = wish.sample && coverage.partial ? standForRest(line.teeth, told.teeth) : line.teeth;
+    const readings = wish.sample && coverage.partial ? standForRest(line.teeth, told.teeth, place) : line.teeth;
     const inputs: LineInputs = {
       saw: {
         family: saw.family,
@@ -66,6 +67,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
         plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
         pitchMm: saw.pitchMm,
         teeth: told.teeth,
+        ...(saw.toeZones && { toeZones: saw.toeZones }),
       },
       angles: wish.angles ?? anglesFor(habits.angles, saw.family, filing),
       from: convert

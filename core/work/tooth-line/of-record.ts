@@ -24,6 +24,7 @@ export function orderOfRecord(record: StraightRecord, depthMm?: number) {
       plateThicknessMm: record.plateThicknessMm,
       plateDepthMm: record.plateDepthMm,
       pitchMm: record.pitchMm,
+      ...(record.toeZones && { toeZones: record.toeZones }),
     },
     angles: record.angles ?? anglesFor(habits.angles, record.family, record.filing),
     readings: record.readings,

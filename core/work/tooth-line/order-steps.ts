@@ -8,6 +8,7 @@ import { WHOLE_SAW_STOP } from '../step';
 import { filingMinutes, jointMinutes, jointPasses, settingMinutes, WHOLE_SAW_MINUTES } from '../times';
 import { reshapeStops } from './conversion';
 import type { DepthView } from './depth-view';
+import { stretchOf } from './stretches';
 import type { LineStudy } from './study';
 
 /** The steps of an order in the trade's order (trade section 4), each with its stops, time and caution. O(n). */
@@ -91,7 +92,10 @@ function sharpeningStops(study: LineStudy): Stop[] {
   return gullets.map((at) => ({ at, strokes, heavier: 'even' as const }));
 }
 
-/** Gullets parted into passes by the side the shop's school files them from; fleam 0 needs one pass. */
+/**
+ * Gullets parted into passes by the side the shop's school files them from (fleam 0 needs one
+ * pass), and by the stretch of the line, as each has its own file and hold.
+ */
 function filingSteps(study: LineStudy, kind: StepKind, stops: readonly Stop[]): Step[] {
   const { habits, angles, readings } = study.inputs;
   const byNumber = new Map(readings.map((r) => [r.tooth, r]));
@@ -101,25 +105,33 @@ function filingSteps(study: LineStudy, kind: StepKind, stops: readonly Stop[]): 
     return gulletDirection(tooth, angles.fleamDeg, habits.fileDirection);
   };
   const passes: (Lean | null)[] = angles.fleamDeg === 0 ? [null] : ['left', 'right'];
-  return passes.flatMap((side) => {
-    const own = inOrder(
-      stops.filter((stop) => side === null || direction(stop.at).standOn === side),
-      habits.startAt,
-    );
-    const first = own[0];
-    if (!first) return [];
-    const strokes = own.reduce((sum, stop) => sum + stop.strokes, 0);
-    return [
-      {
-        ...blank(kind, 'gullet', study.inputs.etch),
-        side,
-        tipTowards: direction(first.at).tipTowards,
-        tool: study.file.file.name,
-        minutes: filingMinutes(strokes, own.length),
-        stops: own,
-      },
-    ];
-  });
+  const { stretches } = study;
+  const along = habits.startAt === 'heel' ? stretches : [...stretches].reverse();
+  return passes.flatMap((side) =>
+    along.flatMap((stretch) => {
+      const own = inOrder(
+        stops.filter(
+          (stop) => (side === null || direction(stop.at).standOn === side) && stretchOf(stretches, stop.at) === stretch,
+        ),
+        habits.startAt,
+      );
+      const first = own[0];
+      if (!first) return [];
+      const strokes = own.reduce((sum, stop) => sum + stop.strokes, 0);
+      const { fromTooth, toTooth, rakeDeg, rollDeg } = stretch;
+      return [
+        {
+          ...blank(kind, 'gullet', study.inputs.etch),
+          side,
+          tipTowards: direction(first.at).tipTowards,
+          tool: stretch.file.file.name,
+          ...(stretches.length > 1 && { stretch: { fromTooth, toTooth, rakeDeg, rollDeg } }),
+          minutes: filingMinutes(strokes, own.length),
+          stops: own,
+        },
+      ];
+    }),
+  );
 }
 
 /** The gullet before the first tooth is filed as if a tooth of the other lean stood there. */

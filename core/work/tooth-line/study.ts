@@ -1,5 +1,4 @@
 import type { FileChoice } from '../../file/file-choice';
-import { chooseFile } from '../../file/file-choice';
 import type { FiledTooth } from '../../file/flank-angles';
 import { TAPER_SECTION_DEG, toothFor, toothHeightMm } from '../../file/flank-angles';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
@@ -8,17 +7,21 @@ import { convertTeeth } from '../../line/conversion';
 import type { LeastDepth } from '../../line/depth-curve';
 import { leastDepth } from '../../line/depth-curve';
 import type { PreparedLine } from '../../line/flats';
-import { prepareLine } from '../../line/flats';
+import { evenShape, prepareLine, zonedShape } from '../../line/flats';
 import type { JointLine } from '../../line/joint-line';
 import { datumLine, levelLineForShare, lineForShare } from '../../line/joint-line';
 import type { Reason } from '../../reason/reason';
 import { because, input } from '../../reason/reason';
 import { woodFacts } from '../../saw/woods';
+import type { NominalLine, ToeZone } from '../../saw/zones';
+import { linedTeeth, lineZones, nominalLine, placeInPitches } from '../../saw/zones';
 import { lineStatistics } from '../../evidence/line-statistics';
 import { standingTeeth } from '../../evidence/tooth-reading';
 import type { FamilySet } from '../../set/family-set';
 import { familySet } from '../../set/family-set';
 import type { LineInputs } from './inputs';
+import type { Stretch } from './stretches';
+import { stretchesOf } from './stretches';
 
 /** What does not move with the depth: worked out once, then looked at under the hand. */
 export interface LineStudy {
@@ -38,6 +41,9 @@ export interface LineStudy {
   readonly datum: JointLine;
   readonly deepestMm: number;
   readonly recommended: Recommendation;
+  /** Teeth filed alike, from heel to toe: one stretch on most saws. */
+  readonly stretches: readonly Stretch[];
+  /** Of the main stretch. */
   readonly file: FileChoice;
   readonly set: FamilySet;
 }
@@ -64,18 +70,28 @@ export function studyLine(inputs: LineInputs): LineStudy {
   const { saw, habits, angles, from } = inputs;
   const newTooth = toothFor(angles.rakeDeg, angles.fleamDeg, TAPER_SECTION_DEG);
   const tooth = from ? toothFor(from.angles.rakeDeg, from.angles.fleamDeg, TAPER_SECTION_DEG) : newTooth;
-  const statistics = lineStatistics(inputs.readings);
+  const toe = saw.toeZones ?? [];
+  const teeth = linedTeeth(lastTooth(inputs.readings), saw.teeth ?? 0);
+  const place = placeInPitches(teeth, saw.pitchMm, toe);
+  const statistics = lineStatistics(inputs.readings, place);
   if (!statistics) throw new RangeError('A plan needs three standing teeth at least.');
   const tips = standingTeeth(inputs.readings);
   const line =
     inputs.line === 'level' ? levelLineForShare(tips, habits.shareOnLine) : lineForShare(tips, habits.shareOnLine);
-  const prepared = prepareLine(inputs.readings, tooth);
-  const datum = datumLine(tips, line.beta);
   const pitchMm = statistics.pitchMm;
+  /** The line as measured: its zones at the toe as much wider or finer as its pitch turned out. */
+  const scaled = toe.map((zone) => scaledZone(zone, pitchMm / saw.pitchMm));
+  const nominal = (rakeDeg: number): NominalLine => nominalLine(lineZones(teeth, pitchMm, rakeDeg, scaled));
+  const old = from?.angles ?? angles;
+  const shape = toe.length > 0 ? zonedShape(nominal(old.rakeDeg), old.fleamDeg) : evenShape(pitchMm, tooth);
+  const prepared = prepareLine(inputs.readings, shape);
+  const datum = datumLine(tips, line.beta);
   const heightMm = toothHeightMm(pitchMm, tooth);
-  const deepestMm = DEEPEST_SHARE * heightMm;
+  const stretches = stretchesOf(nominal(angles.rakeDeg), angles);
+  const present = from ? stretchesOf(nominal(old.rakeDeg), old) : stretches;
+  const deepestMm = DEEPEST_SHARE * Math.min(...present.map((s) => s.heightMm));
   const evennessMm = habits.evennessShare * pitchMm;
-  const least = leastDepth(prepared, datum, pitchMm, { share: habits.shareOnLine, evennessMm }, deepestMm);
+  const least = leastDepth(prepared, datum, { share: habits.shareOnLine, evennessMm }, deepestMm);
   return {
     inputs,
     tooth,
@@ -88,10 +104,21 @@ export function studyLine(inputs: LineInputs): LineStudy {
     datum,
     deepestMm,
     recommended: recommend(least, inputs, evennessMm, deepestMm),
-    file: chooseFile(from ? toothHeightMm(pitchMm, newTooth) : heightMm, newTooth, angles.fleamDeg),
+    stretches,
+    file: (stretches[0] as Stretch).file,
     set: familySet(saw.family, woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm),
   };
 }
+
+const lastTooth = (readings: LineInputs['readings']): number =>
+  readings.reduce((last, r) => Math.max(last, r.tooth), 0);
+
+const scaledZone = (zone: ToeZone, times: number): ToeZone => ({
+  ...zone,
+  pitchFromMm: zone.pitchFromMm * times,
+  pitchToMm: zone.pitchToMm * times,
+});
+
 function recommend(least: LeastDepth, inputs: LineInputs, evennessMm: number, deepestMm: number): Recommendation {
   const { habits } = inputs;
   const dearest = least.byTeethMm + habits.chaseSharpenings * SHARPENING_MM;

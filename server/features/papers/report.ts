@@ -10,6 +10,7 @@ import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
+import { placesOn } from '@odontis/core/saw/saw';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
@@ -91,7 +92,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
     ...(after && after.heightsRead > 2 ? [{ name: 'After', readings: after.teeth }] : []),
   ];
   const picture = heightLanes(lanes);
-  const found = before ? lineStatistics(before.teeth) : null;
+  const found = before ? lineStatistics(before.teeth, placesOn(saw, before.teeth.length)) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
   const next = nextVisit(saw.family, ticket.useRate);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');

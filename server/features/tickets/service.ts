@@ -6,7 +6,9 @@ import { keptSaw } from '@odontis/contract/saw';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/counter/judge-intake';
 import { isPlanned } from '@odontis/core/work/families';
+import type { SawOf } from '@odontis/core/saw/saw';
 import { isCarbide } from '@odontis/core/saw/saw';
+import { toeLengthMm, toeTeeth } from '@odontis/core/saw/zones';
 import { sawFaults } from '@odontis/core/saw/saw-faults';
 import type { Triage } from '@odontis/core/triage/triage';
 import type { Database } from '../../database/connect';
@@ -148,7 +150,7 @@ export function editTicket(db: Database, id: number, change: TicketChange): Prom
 async function correctLine(
   db: Database,
   row: TicketRow,
-  { pitchMm, teeth }: NonNullable<TicketChange['line']>,
+  { pitchMm, teeth, toeZones }: NonNullable<TicketChange['line']>,
   t: Transaction,
 ): Promise<void> {
   if (row.stage !== 'measure' && row.stage !== 'plan')
@@ -160,11 +162,15 @@ async function correctLine(
     );
   const saw = await db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
   if (!isPlanned(saw.family)) throw new Problem('bad-input', 'Only a hand or back saw’s teeth are corrected here.');
-  const toothLineMm = (teeth - 1) * pitchMm;
-  const read = keptSaw.safeParse({ ...toSaw(saw), pitchMm, toothLineMm });
+  const { toeZones: told, ...kept } = toSaw(saw) as SawOf<'hand' | 'back'> & { id: number };
+  const toe = toeZones ?? told ?? [];
+  const toothLineMm = (teeth - toeTeeth(toe) - 1) * pitchMm + toeLengthMm(pitchMm, toe);
+  const read = keptSaw.safeParse({ ...kept, pitchMm, toothLineMm, ...(toe.length > 0 && { toeZones: toe }) });
   const says = read.success ? sawFaults(read.data)[0]?.message : read.error.issues[0]?.message;
-  if (says !== undefined) throw new Problem('bad-input', says, [{ path: '/line/pitchMm', message: says }]);
-  await saw.update({ pitchMm, toothLineMm }, { transaction: t });
+  if (!read.success || says !== undefined)
+    throw new Problem('bad-input', says ?? '', [{ path: '/line/pitchMm', message: says ?? '' }]);
+  const { id: _id, ...facts } = read.data;
+  await saw.update(toSawRow(facts), { transaction: t });
 }
 
 /** Ended before any work: the customer will not have it, or the saw turned out not to be worth it. */

@@ -68,19 +68,20 @@ export function heightLane(
   };
 }
 
-/** Spacing to the tooth before, less the pitches between. */
+/** Spacing to the tooth before, less the pitches between; `placeOf` where these change along the line. */
 export function spacingLane(
   readings: readonly ToothReading[],
   pitchMm: number,
   limit: number,
   say: Say,
   before: readonly ToothReading[] | null = null,
+  placeOf: (tooth: number) => number = (tooth) => tooth,
 ): Lane {
   const off = (all: readonly ToothReading[]): Float64Array => {
     const standing = standingTeeth(all);
     return Float64Array.from(standing, (r, i) => {
       const previous = standing[i - 1];
-      return previous ? r.xMm - previous.xMm - (r.tooth - previous.tooth) * pitchMm : NaN;
+      return previous ? r.xMm - previous.xMm - (placeOf(r.tooth) - placeOf(previous.tooth)) * pitchMm : NaN;
     });
   };
   return {

@@ -4,6 +4,7 @@ import { standing } from '@odontis/core/evidence/estimates';
 import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
+import { teethOfPart } from '@odontis/core/evidence/quantities';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { findReadingFaults } from '@odontis/core/evidence/reading-faults';
 import { setAt } from '@odontis/core/evidence/set-of';
@@ -11,7 +12,7 @@ import type { LineTold, LineValue, Taking } from '@odontis/core/evidence/take';
 import { takeAt, takeLine, undone, withdrawn } from '@odontis/core/evidence/take';
 import type { Lean, ToothKind, ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { alternateLean } from '@odontis/core/evidence/tooth-reading';
-import { teethOnLine } from '@odontis/core/saw/points';
+import { placesOn } from '@odontis/core/saw/saw';
 import { EvidenceDesk } from './evidence-desk';
 
 /** What a keyed number is: the gap under a straight edge, a height over it, a place, or set per side. */
@@ -59,21 +60,27 @@ export const LineDesk = signalStore(
         return { ...(read ?? t), lean: t.lean, setMm: sets.get(t.tooth)?.valueMm ?? null };
       });
     });
+    /** Place of each tooth in pitches: teeth at the toe may stand nearer. */
+    const places = computed(() => {
+      const of = saw();
+      return of ? placesOn(of, readings().length) : undefined;
+    });
     return {
       saw,
       view,
+      places,
       readings,
       canUndo: computed(() => past().length > 0),
       canRedo: computed(() => future().length > 0),
-      statistics: computed(() => lineStatistics(readings())),
+      statistics: computed(() => lineStatistics(readings(), places())),
       faults: computed(() => {
         const of = saw();
-        return of ? findReadingFaults(readings(), of.pitchMm, of.plateThicknessMm) : [];
+        return of ? findReadingFaults(readings(), of.pitchMm, of.plateThicknessMm, places()) : [];
       }),
       expectedTeeth: computed(() => {
         const of = saw();
         if (startsFrom().length > 0) return startsFrom().length;
-        return of ? teethOnLine(of.toothLineMm, of.pitchMm) : 0;
+        return of ? teethOfPart(of, null) : 0;
       }),
       /** The line as it was last measured before this session, to be shown behind it. */
       earlier: computed(() => {

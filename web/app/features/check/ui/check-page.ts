@@ -102,7 +102,7 @@ export class CheckPage {
       ...baseDrawing(dossier, after.length > 0 ? after : before, forecast.tooth.filed),
       lanes: [
         heightLane(after, this.speech.fine, before),
-        spacingLane(after, pitch, habits.evennessShare * pitch, this.speech.fine, before),
+        spacingLane(after, pitch, habits.evennessShare * pitch, this.speech.fine, before, this.lines.places()),
         setLane(after, this.speech.fine, before),
       ],
     });

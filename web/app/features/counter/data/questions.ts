@@ -10,6 +10,8 @@ export type Question =
       readonly ask: 'length' | 'plate' | 'whole' | 'words';
       readonly drawn?: Dimension;
       readonly hint?: string;
+      /** Asked only where this other question was answered. */
+      readonly after?: string;
     }
   | { readonly key: string; readonly label: string; readonly ask: 'count'; readonly drawn: Dimension }
   | {
@@ -35,6 +37,19 @@ const depths: readonly Question[] = [
   { key: 'depthHeel', label: 'Depth at heel', ask: 'length', drawn: 'depthHeel' },
   { key: 'depthToe', label: 'Depth at toe', ask: 'length', drawn: 'depthToe' },
 ];
+/** Starter teeth: how many, and only then how far apart and how filed. */
+const toe: readonly Question[] = [
+  { key: 'toeTeeth', label: 'Starter teeth at the toe', ask: 'whole', drawn: 'depthToe', hint: 'counted; empty: none' },
+  { key: 'toeCount', label: 'Starter teeth are', ask: 'words', after: 'toeTeeth', hint: 'counted as the others' },
+  {
+    key: 'toeCountEnd',
+    label: 'At the last tooth',
+    ask: 'words',
+    after: 'toeTeeth',
+    hint: 'where they grow finer; empty: alike',
+  },
+  { key: 'toeRelax', label: 'More relaxed by', ask: 'words', after: 'toeTeeth', hint: 'degrees of rake; empty: none' },
+];
 const called: Question = { key: 'sawName', label: 'Called', ask: 'words' };
 const stamped: Question = { key: 'marksOnIt', label: 'Stamped or written on it', ask: 'words' };
 const blade: readonly Question[] = [
@@ -59,7 +74,7 @@ const tipped: Question = {
 
 /** What is asked of each family, in the order a person looks at the saw; nothing that can be worked out is. */
 export const QUESTIONS: Record<Family, readonly Question[]> = {
-  hand: [count, filing, toothLine, thickness, ...depths, called, stamped],
+  hand: [count, filing, toothLine, thickness, ...depths, ...toe, called, stamped],
   back: [
     count,
     filing,
@@ -75,6 +90,7 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     toothLine,
     thickness,
     ...depths,
+    ...toe,
     called,
     stamped,
   ],
@@ -198,6 +214,12 @@ const FIELD_OF: Record<string, string> = {
   pattern: 'toothPattern',
   markedLimitRpm: 'speed',
   name: 'sawName',
+  toeZones: 'toeTeeth',
+  'toeZones/0/teeth': 'toeTeeth',
+  'toeZones/0/pitchFromMm': 'toeCount',
+  'toeZones/0/pitchToMm': 'toeCountEnd',
+  'toeZones/0/relaxFromDeg': 'toeRelax',
+  'toeZones/0/relaxToDeg': 'toeRelax',
 };
 const OWN_FIELDS: Partial<Record<Family, Record<string, string>>> = {
   band: { toothLineMm: 'loop', plateDepthHeelMm: 'width' },

@@ -23,12 +23,32 @@ export function lengthMm(text: string, unit: LengthUnit): number {
 /** A plain number of a field, a decimal comma read as one; NaN where it is none. */
 export const plain = (text: string | undefined): number => Number((text ?? '').replace(',', '.').trim() || NaN);
 
+/** A pitch as counted to the inch, or from tip to tip where the teeth are told so. NaN where it cannot be read. mm. */
+function pitchSaid(text: string, by: CountedBy, speech: ShopSpeech): number {
+  if (by === 'pitch') return lengthMm(text, unitOf(speech));
+  return pitchMmSaid(text, by === 'counted' ? speech.pointConvention : by);
+}
+
+/** The teeth at the toe, where any were told of; counted as the others are. */
+function toeOf(told: CounterDraft['told'], speech: ShopSpeech): object {
+  const teeth = (told['toeTeeth'] ?? '').trim();
+  if (teeth === '') return {};
+  const by = (told['countedBy'] ?? 'points') as CountedBy;
+  const pitchFromMm = pitchSaid(told['toeCount'] ?? '', by, speech);
+  const end = (told['toeCountEnd'] ?? '').trim();
+  const relax = (told['toeRelax'] ?? '').trim();
+  const relaxDeg = relax === '' ? 0 : plain(relax);
+  const pitchToMm = end === '' ? pitchFromMm : pitchSaid(end, by, speech);
+  return {
+    toeZones: [{ teeth: plain(teeth), pitchFromMm, pitchToMm, relaxFromDeg: relaxDeg, relaxToDeg: relaxDeg }],
+  };
+}
+
 /** Pitch of the teeth as counted, whichever way; NaN where that cannot be told yet. mm. */
-function pitchOf(draft: CounterDraft, family: Family, lineMm: number, unit: LengthUnit): number {
+function pitchOf(draft: CounterDraft, family: Family, lineMm: number, speech: ShopSpeech): number {
   const { count = '', countedBy = 'points' } = draft.told;
   const by = countedBy as CountedBy;
-  if (by === 'pitch') return lengthMm(count, unit);
-  if (by !== 'counted') return pitchMmSaid(count, by);
+  if (by !== 'counted') return pitchSaid(count, by, speech);
   const teeth = plain(count);
   return teeth >= 2 && lineMm > 0 ? pitchFromCounted(family, lineMm, teeth) : NaN;
 }
@@ -60,7 +80,7 @@ export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
   const toothLineMm = mm('toothLine');
   const line = {
     toothLineMm,
-    pitchMm: pitchOf(draft, family, toothLineMm, unit),
+    pitchMm: pitchOf(draft, family, toothLineMm, speech),
     plateDepthHeelMm: mm('depthHeel'),
     plateDepthToeMm: mm('depthToe'),
   };
@@ -76,9 +96,9 @@ export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
   const pattern = (told['toothPattern'] ?? '').replace(/\s+/g, '').toUpperCase();
   switch (family) {
     case 'hand':
-      return { ...head, ...line, backFixing: 'none' };
+      return { ...head, ...line, ...toeOf(told, speech), backFixing: 'none' };
     case 'back':
-      return { ...head, ...line, backFixing: told['backFixing'] };
+      return { ...head, ...line, ...toeOf(told, speech), backFixing: told['backFixing'] };
     case 'pull':
       return { ...head, ...line, backFixing: told['backFixing'], edges: plain(told['edges']) };
     case 'crosscut':
@@ -90,7 +110,7 @@ export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
         filing: 'rip',
         backFixing: 'none',
         toothLineMm: loopMm,
-        pitchMm: pitchOf(draft, family, loopMm, unit),
+        pitchMm: pitchOf(draft, family, loopMm, speech),
         plateDepthHeelMm: widthMm,
         plateDepthToeMm: widthMm,
         set: told['set'],

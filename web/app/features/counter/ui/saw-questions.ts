@@ -137,7 +137,9 @@ export class SawQuestions {
   /** Teeth worked out of what was told; null while they cannot be. */
   readonly teeth = input<number | null>(null);
   readonly changed = output<Readonly<Record<string, string>>>();
-  protected readonly questions = computed(() => QUESTIONS[this.family()]);
+  protected readonly questions = computed(() =>
+    QUESTIONS[this.family()].filter((q) => !('after' in q && q.after) || (this.told()[q.after] ?? '').trim() !== ''),
+  );
   protected readonly countedBy = COUNTED_BY;
   protected readonly countedWords = COUNTED_WORDS;
   protected readonly asked = signal<Dimension | null>(null);

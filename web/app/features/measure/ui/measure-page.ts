@@ -166,7 +166,7 @@ export class MeasurePage {
           ? []
           : [
               heightLane(readings, this.speech.fine, before),
-              spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before),
+              spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before, this.lines.places()),
               setLane(readings, this.speech.fine, before),
             ],
     });

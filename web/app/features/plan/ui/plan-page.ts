@@ -24,6 +24,7 @@ import { depthCurve } from '@odontis/core/line/depth-curve';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { saySharpenings } from '@odontis/core/life/life';
 import { workOf } from '@odontis/core/work/families';
+import type { ToeFound } from '@odontis/core/evidence/toe-finding';
 import type { PlannedWork } from '@odontis/core/work/family-work';
 import { isLineOrder } from '@odontis/core/work/order';
 import type { LineOrder } from '@odontis/core/work/order';
@@ -50,6 +51,8 @@ import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
 import { planLanes } from './plan-lanes';
+
+const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pitchFromMm, pitchToMm });
 
 /** Pull the joint line down and see what it gives and costs; accept, and the plan is frozen. */
 @Component({
@@ -111,7 +114,7 @@ export class PlanPage {
     if (frozen) {
       if (!isLineOrder(frozen.order)) return null;
       const { inputs } = frozen.order;
-      const saw = { teeth: inputs.saw.teeth ?? teethOf(dossier.saw), pitchMm: inputs.saw.pitchMm };
+      const saw = { ...inputs.saw, teeth: inputs.saw.teeth ?? teethOf(dossier.saw) };
       return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw) };
     }
     const [rakeDeg, fleamDeg] = [this.rakeDeg(), this.fleamDeg()];
@@ -137,7 +140,7 @@ export class PlanPage {
     const study = this.study();
     if (!study?.ok || this.frozen()) return null;
     const { coverage } = study;
-    return coverage.partial || coverage.more || coverage.otherPitch ? coverage : null;
+    return coverage.partial || coverage.more || coverage.otherPitch || coverage.otherToe ? coverage : null;
   });
   /** The owner's wish to have it filed otherwise; null where there is none. */
   protected readonly wish = computed(() => {
@@ -174,7 +177,7 @@ export class PlanPage {
   });
   protected readonly curve = computed(() => {
     const study = this.found();
-    return study ? depthCurve(study.prepared, study.datum, study.pitchMm, study.deepestMm, 64) : [];
+    return study ? depthCurve(study.prepared, study.datum, study.deepestMm, 64) : [];
   });
   /** Corners of the file this job wears out; it has three. */
   protected readonly corners = computed(() => {
@@ -271,6 +274,11 @@ export class PlanPage {
 
   protected readonly sharpenings = saySharpenings;
 
+  protected pitches({ pitchFromMm, pitchToMm }: ToeFound): string {
+    const [from, to] = [this.speech.plate(pitchFromMm), this.speech.plate(pitchToMm)];
+    return from === to ? from : `${from} to ${to}`;
+  }
+
   protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech);
 
   protected rakeText(deg: number): string {
@@ -316,7 +324,12 @@ export class PlanPage {
   protected correct(dossier: Dossier, coverage: Coverage): void {
     this.choose({ depthMm: null, sample: false });
     const { version, complaint, promisedOn } = dossier.ticket;
-    const line = { pitchMm: coverage.measuredPitchMm ?? coverage.toldPitchMm, teeth: coverage.measuredTeeth };
+    const { toe } = coverage;
+    const line = {
+      pitchMm: coverage.measuredPitchMm ?? coverage.toldPitchMm,
+      teeth: coverage.measuredTeeth,
+      ...(coverage.otherToe && { toeZones: toe ? [{ ...zoneFound(toe), relaxFromDeg: 0, relaxToDeg: 0 }] : [] }),
+    };
     this.store.dispatch(
       TicketPageEvents.ticketEdited({ id: dossier.ticket.id, change: { version, complaint, promisedOn, line } }),
     );

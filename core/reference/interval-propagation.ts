@@ -1,4 +1,4 @@
-import type { Flats } from './flats';
+import type { Flats } from '../line/flats';
 
 /**
  * Is there a choice of points, one inside each flat, with every spacing within
