@@ -7,7 +7,7 @@ module.exports = {
     rule(
       'core-stands-alone',
       { path: '^core/', pathNot: '(\\.spec\\.ts$|^core/reference/)' },
-      { pathNot: '^(core/|node_modules/zod/)' },
+      { pathNot: '^(core/|node_modules/(zod|simple-statistics)/)' },
     ),
     rule(
       'contract-on-core-only',

@@ -1,5 +1,5 @@
 import { cornerDeg } from '../file/file-section';
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { AngleFinding } from '../evidence/angle-finding';
 import type { AngleReading } from '../evidence/reading';
 import { standing } from '../evidence/estimates';
@@ -56,8 +56,8 @@ export function doubtAngle(finding: AngleFinding, known: readonly AngleReading[]
         .map(([, v]) => v),
     );
     if (usual.length < FEWEST_KNOWN) continue;
-    const at = middle(usual);
-    const spread = Math.max(LEAST_SPREAD_DEG, 1.4826 * middle(usual.map((v) => Math.abs(v - at))));
+    const at = median(usual);
+    const spread = Math.max(LEAST_SPREAD_DEG, 1.4826 * median(usual.map((v) => Math.abs(v - at))));
     if (Math.abs(value - at) > WILD_SPREADS * spread) return doubt('wild', angle, value, at);
   }
   return null;

@@ -1,5 +1,5 @@
 import type { Saw } from '../saw/saw';
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import { MM_PER_INCH } from '../units/length';
 import type { PlaceEstimate } from './estimates';
 import type { LengthQuantity } from './quantities';
@@ -48,8 +48,8 @@ export function doubtReading(
   const facts = QUANTITY_FACTS[quantity];
   const most = mostOf(saw, quantity);
   const others = known.filter((k) => k.place !== place).map((k) => k.valueMm);
-  const usual = others.length < FEWEST_KNOWN ? null : middle(others);
-  const spread = usual === null ? 0 : 1.4826 * middle(others.map((v) => Math.abs(v - usual)));
+  const usual = others.length < FEWEST_KNOWN ? null : median(others);
+  const spread = usual === null ? 0 : 1.4826 * median(others.map((v) => Math.abs(v - usual)));
   // Gullets are as deep as the file was held, and beside a raker another depth than between cutters.
   const least = quantity === 'gullet-depth' ? GULLET_SPREAD_SHARE * (usual ?? 0) : LEAST_SPREAD_MM;
   const near = (mm: number): boolean =>

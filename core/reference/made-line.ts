@@ -42,6 +42,8 @@ export interface LineWish {
   readonly breastMm?: number;
   readonly broken?: readonly number[];
   readonly missing?: readonly number[];
+  /** The last teeth stand this much nearer than the rest. */
+  readonly toe?: { readonly teeth: number; readonly pitchMm: number };
   readonly seed?: number;
 }
 
@@ -58,10 +60,14 @@ export const normal = (random: () => number): number =>
 export function madeLine(wish: LineWish): TrueTooth[] {
   const random = randomFrom(wish.seed ?? 7);
   const { teeth, pitchMm, rakeDeg = 0, fileDeg = 60, breastMm = 0 } = wish;
-  const length = (teeth - 1) * pitchMm;
+  const toeFrom = teeth - (wish.toe?.teeth ?? 0);
+  // From the last tooth before the toe to its first the coarser spacing stands.
+  const placeMm = (i: number): number =>
+    i <= toeFrom ? i * pitchMm : toeFrom * pitchMm + (i - toeFrom) * (wish.toe?.pitchMm ?? 0);
+  const length = placeMm(teeth - 1);
   const spread = (range = 0): number => range * (2 * random() - 1);
   return Array.from({ length: teeth }, (_, i) => {
-    const xMm = i * pitchMm + (i === 0 || i === teeth - 1 ? 0 : spread(wish.unevenMm));
+    const xMm = placeMm(i) + (i === 0 || i === teeth - 1 ? 0 : spread(wish.unevenMm));
     const rake = rakeDeg + spread(wish.unlikeDeg);
     const unequal = spread(wish.unequalMm);
     const number = i + 1;

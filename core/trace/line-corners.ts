@@ -1,4 +1,5 @@
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
+import { localPitches } from './local-pitch';
 import { centresOf, pairsOf } from './raker-pairs';
 
 /** A tip or a gullet of the outline, in whole pixels: column, and rise over the band's curve. */
@@ -84,16 +85,18 @@ export function lineCorners(profile: Float32Array, rakers = false): LineCorners 
   const paired = (tips: readonly Corner[]): boolean[] =>
     rakers ? pairsOf(profile, tips) : tips.slice(1).map(() => false);
   const centres = centresOf(whole.tips, paired(whole.tips));
-  const pitchPx = middle(centres.slice(1).map((x, i) => x - (centres[i] as number)));
+  const pitchPx = median(centres.slice(1).map((x, i) => x - (centres[i] as number)));
   const found = withStubs(
     profile,
-    withoutSpecks(rakers ? whole.tips : withoutTwins(whole.tips, pitchPx), pitchPx, range),
+    rakers
+      ? withoutSpecks(whole.tips, pitchPx, range, () => pitchPx)
+      : withoutSpecks(withoutTwins(whole.tips, pitchPx), pitchPx, range),
     pitchPx,
     Math.max(1.5, STUB_SWING * range),
   );
   const tips = found.map((tip) => centred(profile, tip, 1, 0.4 * pitchPx));
   const gullets = gulletsOf(profile, tips, pitchPx, from, to).map((g) => centred(profile, g, -1, 0.3 * pitchPx));
-  const depthPx = middle(
+  const depthPx = median(
     tips.map((tip, i) => tip.rise - ((gullets[i] as Corner).rise + (gullets[i + 1] as Corner).rise) / 2),
   );
   return { tips, gullets, pairs: paired(tips), pitchPx, depthPx };
@@ -114,9 +117,10 @@ const TWIN_PITCHES = 0.4;
 /** Of two tips too near for two teeth the one that stands better between its neighbours is the tooth. */
 function withoutTwins(tips: readonly Corner[], pitchPx: number): Corner[] {
   const kept: Corner[] = [];
+  const ownPitch = nearestPitch(tips, pitchPx);
   tips.forEach((tip, i) => {
     const before = kept[kept.length - 1];
-    if (!before || tip.x - before.x > TWIN_PITCHES * pitchPx) {
+    if (!before || tip.x - before.x > TWIN_PITCHES * ownPitch(i)) {
       kept.push(tip);
       return;
     }
@@ -129,13 +133,25 @@ function withoutTwins(tips: readonly Corner[], pitchPx: number): Corner[] {
 }
 
 /** Dust on a flank makes a low tip where two teeth stand a pitch apart already: it is none. */
-function withoutSpecks(tips: readonly Corner[], pitchPx: number, range: number): Corner[] {
+function withoutSpecks(
+  tips: readonly Corner[],
+  pitchPx: number,
+  range: number,
+  ownPitch: (i: number) => number = nearestPitch(tips, pitchPx),
+): Corner[] {
   return tips.filter((tip, i) => {
     const [before, after] = [tips[i - 1], tips[i + 1]];
-    if (!before || !after || after.x - before.x > SPECK_PITCHES * pitchPx) return true;
-    if (Math.abs(after.x - before.x - pitchPx) < ONE_PITCH * pitchPx) return false;
+    const own = ownPitch(i);
+    if (!before || !after || after.x - before.x > SPECK_PITCHES * own) return true;
+    if (Math.abs(after.x - before.x - own) < ONE_PITCH * own) return false;
     return tip.rise > Math.min(before.rise, after.rise) - SPECK_DEPTH * range;
   });
+}
+
+/** Pitch of the finer of the stretches a tip may belong to, never coarser than the line's: starter teeth are no specks. */
+function nearestPitch(tips: readonly Corner[], pitchPx: number): (i: number) => number {
+  const around = localPitches(tips.map((tip) => tip.x));
+  return (i) => Math.min(pitchPx, around[i]?.before ?? pitchPx, around[i]?.after ?? pitchPx);
 }
 
 /** Two teeth nearer than this have none between them, if what stands there is lower by this share of the range. */

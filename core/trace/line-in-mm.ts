@@ -1,4 +1,4 @@
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import { fillGaps } from './fill-gaps';
 import type { PictureView } from './grey-picture';
 import { toPicture, toView } from './grey-picture';
@@ -127,7 +127,7 @@ function endsOf(
       const flank = m[side];
       return flank ? [(side === 'right' ? 1 : -1) * (deg(flank.lean) + slopeDeg)] : [];
     });
-  const [leftDeg, rightDeg] = [middle(leanOf('left')), middle(leanOf('right'))];
+  const [leftDeg, rightDeg] = [median(leanOf('left')), median(leanOf('right'))];
   const telling = Math.abs(leftDeg - rightDeg) > TELLING_DEG;
   const pull = wish.cuts === 'pull';
   const facesRight = rightDeg < leftDeg;

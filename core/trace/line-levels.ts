@@ -1,4 +1,4 @@
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { PictureView } from './grey-picture';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
@@ -37,7 +37,7 @@ export function lineLevels(view: PictureView, band: ToothBand): LineLevels | nul
   }
   leaveOutEnds(over, under);
   if (!mendGaps(over) || !mendGaps(under)) return null;
-  return { over, under, overNoise: middle(scatter.over), underNoise: middle(scatter.under) };
+  return { over, under, overNoise: median(scatter.over), underNoise: median(scatter.under) };
 }
 
 /** Median and normal deviation (1.4826 times the median deviation) of one side's grey in a section. */
@@ -97,8 +97,8 @@ function leaveOutEnds(over: Float64Array, under: Float64Array): void {
   const contrasts = [...over.keys()]
     .map((s) => (over[s] as number) - (under[s] as number))
     .filter((c) => !Number.isNaN(c));
-  const sign = Math.sign(middle(contrasts)) || 1;
-  const usual = middle(contrasts.map((c) => c * sign).filter((c) => c > 0));
+  const sign = Math.sign(median(contrasts)) || 1;
+  const usual = median(contrasts.map((c) => c * sign).filter((c) => c > 0));
   for (let s = 0; s < over.length; s++) {
     if (!(((over[s] as number) - (under[s] as number)) * sign > LEAST_CONTRAST_SHARE * usual)) {
       over[s] = NaN;

@@ -3,7 +3,7 @@ import { fitFlank, flankX } from './flank-line';
 import type { PictureView } from './grey-picture';
 import type { Corner, LineCorners } from './line-corners';
 import type { LineLevels } from './line-levels';
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
 import { meetingOf, truncatedCorner } from './truncated-corner';
@@ -57,7 +57,7 @@ export function measureCorners(
     // A tooth's left flank is met going right from the gullet on its left.
     return { left: flank(tip, gullets[i] as Corner, 1), right: flank(tip, gullets[i + 1] as Corner, -1) };
   });
-  const blurPx = middle(flanks.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
+  const blurPx = median(flanks.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
   return tips.map((tip, i): MeasuredCorner => {
     const { left, right } = flanks[i] as { left: FlankLine | null; right: FlankLine | null };
     const tipY = rowOf(tip);

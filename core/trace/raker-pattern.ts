@@ -1,6 +1,6 @@
 import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
 import type { ToothRole } from '../saw/tooth-pattern';
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { TracedTooth } from './traced-line';
 
 /** Whether a pattern has rakers at all: only then are two tips taken for one tooth's. */
@@ -61,5 +61,5 @@ function lowness(teeth: readonly TracedTooth[], roles: readonly ToothRole[]): nu
     if (roles[i] !== 'raker' || t.kind !== 'tooth' || beside.length === 0) return [];
     return [beside.reduce((s, n) => s + (n?.yMm ?? 0), 0) / beside.length - t.yMm];
   });
-  return under.length === 0 ? -Infinity : middle(under);
+  return under.length === 0 ? -Infinity : median(under);
 }

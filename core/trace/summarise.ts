@@ -1,7 +1,7 @@
 import { MM_PER_INCH } from '../units/length';
 import type { ToothRole } from '../saw/tooth-pattern';
 import { rakerDepths } from '../raker/raker-depth';
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { Estimate } from '../evidence/estimate';
 import type { TracedLine, TracedSummary, TracedTooth } from './traced-line';
 
@@ -119,7 +119,7 @@ function crownOf(standing: readonly TracedTooth[], lengthMm: number): Crown {
 function medianOf(values: readonly (number | null)[]): Estimate | null {
   const known = values.filter((v): v is number => v !== null);
   if (known.length < 2) return null;
-  const value = middle(known);
-  const deviation = 1.4826 * middle(known.map((v) => Math.abs(v - value)));
+  const value = median(known);
+  const deviation = 1.4826 * median(known.map((v) => Math.abs(v - value)));
   return { value, error: (Math.sqrt(Math.PI / 2) * deviation) / Math.sqrt(known.length) };
 }

@@ -1,4 +1,4 @@
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { MeasuredCorner } from './measure-corners';
 
 /** A line through fewer tips than this is none. */
@@ -20,7 +20,7 @@ export function tipLine(measured: readonly MeasuredCorner[], depthPx: number): T
   let fit = parabola(used);
   for (let round = 0; round < 4; round++) {
     const residual = measured.map((m) => m.tip.y - fit.at(m.tip.x));
-    const scatter = 1.4826 * middle(residual.map(Math.abs));
+    const scatter = 1.4826 * median(residual.map(Math.abs));
     const limit = Math.max(4 * scatter, 0.05 * depthPx, 0.5);
     const kept = measured.filter((_, i) => Math.abs(residual[i] as number) <= limit);
     if (kept.length < Math.max(FEWEST_TEETH, 0.5 * measured.length)) break;

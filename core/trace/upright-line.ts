@@ -1,4 +1,4 @@
-import { middle } from '../saw/middle';
+import { median } from '../units/median';
 import type { GreyPicture, PictureView } from './grey-picture';
 import { turnedView } from './grey-picture';
 import type { LineLevels } from './line-levels';
@@ -38,7 +38,7 @@ export function uprightLine(
   if (best.band.plainness < LEAST_PLAINNESS) return { ok: false, code: 'no-tooth-line' };
   const levels = lineLevels(best.view, best.band);
   if (!levels) return { ok: false, code: 'cut-off' };
-  const contrast = Math.abs(middle([...levels.over]) - middle([...levels.under]));
+  const contrast = Math.abs(median([...levels.over]) - median([...levels.under]));
   if (contrast < 3 * Math.max(2, Math.min(levels.overNoise, levels.underNoise)))
     return { ok: false, code: 'no-tooth-line' };
   const notes: TraceNote[] = best.view.quarterTurns === 1 ? ['turned-quarter'] : [];
@@ -105,7 +105,7 @@ function isOneGrey(picture: GreyPicture): boolean {
  * more texture is steel; and where that does not tell either, teeth are taken to point up.
  */
 function plateSide(view: PictureView, band: ToothBand, levels: LineLevels): { over: boolean; sure: boolean } {
-  const contrast = middle([...levels.under]) - middle([...levels.over]);
+  const contrast = median([...levels.under]) - median([...levels.over]);
   let [saysUnder, saysOver] = [0, 0];
   for (const [from, section] of [
     [0.002, 0],
@@ -119,7 +119,7 @@ function plateSide(view: PictureView, band: ToothBand, levels: LineLevels): { ov
         if (y >= 0 && y < view.heightPx)
           values.push(view.grey[view.origin + x * view.acrossStep + y * view.downStep] as number);
       }
-      return values.length < 8 ? NaN : middle(values);
+      return values.length < 8 ? NaN : median(values);
     };
     // 0 looks like the side over the line, 1 like the side under it.
     const like = (value: number): number => (value - (levels.over[section] as number)) / contrast;
