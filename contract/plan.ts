@@ -15,6 +15,8 @@ export const planChoice = z.object({
   convert: z.boolean({ error: 'Say whether it is converted.' }),
   /** What was measured in part stands for the rest of the line. */
   sample: z.boolean({ error: 'Say whether the measured teeth stand for the rest.' }),
+  /** New teeth cut at this pitch; left out or null to keep those it has. */
+  retoothMm: bounded(0.5, 60, 'The pitch of the new teeth', 'mm').nullish(),
 });
 export type PlanChoice = z.infer<typeof planChoice>;
 

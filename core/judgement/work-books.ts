@@ -175,7 +175,7 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
       id: 'tune-takes-it-out',
       verdict: 'reset',
       because: 'work',
-      when: { fact: 'work', is: ['tune', 'convert'] },
+      when: { fact: 'work', is: ['tune', 'convert', 'retooth'] },
       says: 'A full tune takes the set out first, so it is renewed.',
       source,
     },

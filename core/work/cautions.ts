@@ -10,6 +10,7 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   'joint-again': ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
   shape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
   reshape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
+  cut: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
   sharpen: ['Glove or guarded thumb on the file hand; vacuum the filings, then a magnet.'],
   'last-pass': ['Glove or guarded thumb on the file hand; vacuum the filings, then a magnet.'],
   finish: [

@@ -17,6 +17,7 @@ import type { DepthView } from './tooth-line/depth-view';
 import type { LineChoice } from './tooth-line/inputs';
 import type { OrderLane } from './tooth-line/lanes';
 import type { ChaseOffer } from './tooth-line/chase-offer';
+import type { PastSaving, RetoothChoice } from './tooth-line/retooth-offer';
 import type { LineStudy } from './tooth-line/study';
 
 /** Everything one ticket knows, as far as an order can come from it. */
@@ -44,11 +45,19 @@ export interface LineWish {
   readonly convert: boolean | null;
   /** A line measured in part stands for the rest. */
   readonly sample: boolean;
+  /** New teeth cut at this pitch, mm; null: the teeth it has are kept. */
+  readonly retoothMm: number | null;
 }
-export const PLAIN_WISH: LineWish = { line: 'free', angles: null, convert: null, sample: false };
+export const PLAIN_WISH: LineWish = { line: 'free', angles: null, convert: null, sample: false, retoothMm: null };
 
 export type Studied =
-  | { readonly ok: true; readonly study: LineStudy; readonly coverage: Coverage }
+  | {
+      readonly ok: true;
+      readonly study: LineStudy;
+      readonly coverage: Coverage;
+      /** The line is past saving, and why. */
+      readonly past: PastSaving | null;
+    }
   | { readonly ok: false; readonly code: 'nothing-measured' }
   | { readonly ok: false; readonly code: 'readings-unfit'; readonly says: string; readonly tooth: number | null };
 
@@ -82,6 +91,8 @@ export interface PlannedWork extends AnyWork {
   readonly lanes: (study: LineStudy, view: DepthView) => readonly OrderLane[];
   /** Broken and short teeth: blended in, or chased. */
   readonly chase: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseOffer;
+  /** Pitches new teeth could be cut at, with the cost of each. */
+  readonly retooth: (study: LineStudy, rates: Rates | null) => readonly RetoothChoice[];
 }
 
 /** A family worked by hand: its order is what the counter reckoned, step by step, to be written down when done. */

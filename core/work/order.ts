@@ -8,7 +8,7 @@ import { step } from './step';
 export const ORDER_VERSION = 1;
 
 /** What is done with the saw, in one word. */
-export const WORKS = ['sharpen', 'tune', 'convert', 'by-hand'] as const;
+export const WORKS = ['sharpen', 'tune', 'convert', 'retooth', 'by-hand'] as const;
 
 /** Where one tooth's tip should end, mm. */
 export const target = z.object({ tooth: z.int().min(1), xMm: z.number(), yMm: z.number() }).readonly();
@@ -21,6 +21,8 @@ export const lineChoice = z
     convert: z.boolean(),
     /** A line measured in part stands for the rest of the saw. */
     sample: z.boolean(),
+    /** New teeth at this pitch, mm; left out where the teeth stay. */
+    retoothMm: z.number().optional(),
   })
   .readonly();
 export type LineOrderChoice = z.infer<typeof lineChoice>;

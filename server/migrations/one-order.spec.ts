@@ -85,4 +85,20 @@ describe('accepted plans become work orders', () => {
       ),
     ).toBeRejected();
   });
+
+  it('new teeth are an order’s work from the next step on, and hold it there once accepted', async () => {
+    const NEXT = '2026-11-29-retooth';
+    const insert = (number: number) =>
+      db.sequelize.query(
+        `INSERT INTO plan (ticket_id, number, body, work, depth_mm, stops, minutes, accepted_by) VALUES (1, ${number}, '{"version": 1}', 'retooth', 2.4, 3, 10, 1)`,
+      );
+    await migrator(db.sequelize).up({ to: THIS });
+    await expectAsync(insert(2)).toBeRejectedWithError(/plan_work_known/);
+    await migrator(db.sequelize).up({ to: NEXT });
+    await migrator(db.sequelize).down({ to: NEXT });
+    await migrator(db.sequelize).up({ to: NEXT });
+    await insert(2);
+    await expectAsync(migrator(db.sequelize).down({ to: NEXT })).toBeRejectedWithError(/does not know them/);
+    expect(await rows('SELECT work FROM plan ORDER BY number')).toEqual([{ work: 'tune' }, { work: 'retooth' }]);
+  });
 });

@@ -56,6 +56,21 @@ export const lineInputs = z
       .object({ filing: z.enum(FILINGS), angles: anglePair })
       .readonly()
       .nullable(),
+    /**
+     * New teeth cut into the plate: what was there and how far it comes down, mm. `readings` are then
+     * the teeth as they will be set out. Left out where the teeth stay.
+     */
+    retooth: z
+      .object({
+        oldPitchMm: z.number(),
+        oldTeeth: z.int(),
+        oldHeightMm: z.number(),
+        lossMm: z.number(),
+        phaseMm: z.number(),
+        gulletsDeeperMm: z.number(),
+      })
+      .readonly()
+      .optional(),
     readings: z.array(lineTooth).readonly(),
     /** Keys of the readings the line was seen from. */
     keys: z.array(z.string()).readonly(),

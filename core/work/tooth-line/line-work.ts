@@ -13,6 +13,7 @@ import type { LineInputs } from './inputs';
 import { lineLanes } from './lanes';
 import { makeOrder } from './make-order';
 import { orderOfRecord } from './of-record';
+import { pastSaving, retoothed, retoothOffer } from './retooth-offer';
 import { studyLine } from './study';
 
 /**
@@ -26,7 +27,12 @@ export const lineWork = (family: StraightFamily): PlannedWork => ({
   measured: quantitiesOf,
   study: (facts, wish) => studyFacts(family, facts, wish),
   order: makeOrder,
-  handles: (study) => [{ id: 'depth', fromMm: 0, toMm: study.deepestMm, advisedMm: study.recommended.depthMm }],
+  retooth: retoothOffer,
+  // New teeth are set out where the plate is whole: there is no depth to choose.
+  handles: (study) =>
+    study.inputs.retooth
+      ? []
+      : [{ id: 'depth', fromMm: 0, toMm: study.deepestMm, advisedMm: study.recommended.depthMm }],
   lanes: lineLanes,
   chase: chaseOffer,
   ofRecord: (record, depthMm) => {
@@ -87,7 +93,9 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
       line: wish.line,
       judgement: facts.judgement,
     };
-    return { ok: true, study: studyLine(inputs), coverage };
+    const study = studyLine(inputs);
+    const past = pastSaving(study);
+    return { ok: true, study: wish.retoothMm === null ? study : retoothed(study, wish.retoothMm), coverage, past };
   } catch (error) {
     if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
     throw error;
@@ -96,6 +104,6 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
 
 /** Filings since a full tune last renewed the set; null where no visit here did. */
 function filingsSinceSet(visits: WorkFacts['visits']): number | null {
-  const tuned = visits.findIndex((v) => v.work === 'tune' || v.work === 'convert');
+  const tuned = visits.findIndex((v) => v.work === 'tune' || v.work === 'convert' || v.work === 'retooth');
   return tuned < 0 ? null : visits.slice(0, tuned).filter((v) => v.work === 'sharpen').length;
 }

@@ -19,34 +19,44 @@ const NO_DEPTH_MM = 1e-6;
  * The whole order at a chosen depth, in the trade's order (trade section 4). Throws RangeError
  * on a depth the teeth do not allow. mm. O(n).
  */
-export function makeOrder(study: LineStudy, depthMm: number, rates: Rates | null = null): LineOrder {
+export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | null = null): LineOrder {
+  const retoothing = study.inputs.retooth;
+  // New teeth are set out where the plate is whole: there is nothing to joint them to.
+  const depthMm = retoothing ? 0 : wantedMm;
   if (!(depthMm >= 0) || depthMm > study.deepestMm + NO_DEPTH_MM) {
     throw new RangeError('The joint depth must lie between nothing and the deepest the tooth allows.');
   }
   const view = viewDepth(study, depthMm);
-  const work = study.conversion ? 'convert' : depthMm > NO_DEPTH_MM ? 'tune' : 'sharpen';
+  const work = retoothing ? 'retooth' : study.conversion ? 'convert' : depthMm > NO_DEPTH_MM ? 'tune' : 'sharpen';
   const setting = decideSetting(study, work, depthMm);
   const steps = orderSteps(study, view, work, setting.reset);
   const { inputs, conversion } = study;
   const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
   const lossMm = conversion?.lossMm ?? 0;
-  const life = conversion
-    ? lifeCost(depthMm + Math.max(lossMm, conversion.gulletsDeeperMm), inputs.saw.plateDepthMm, inputs.saw.family)
-    : view.life;
+  const life = retoothing
+    ? lifeCost(Math.max(retoothing.lossMm, retoothing.gulletsDeeperMm), inputs.saw.plateDepthMm, inputs.saw.family)
+    : conversion
+      ? lifeCost(depthMm + Math.max(lossMm, conversion.gulletsDeeperMm), inputs.saw.plateDepthMm, inputs.saw.family)
+      : view.life;
   const price = rates ? priceFor(minutes, rates) : null;
   return {
     version: ORDER_VERSION,
     family: inputs.saw.family,
     work,
     inputs,
-    choice: { depthMm, convert: conversion !== null, sample: inputs.measured < inputs.readings.length },
+    choice: {
+      depthMm: retoothing ? retoothing.lossMm : depthMm,
+      convert: conversion !== null,
+      sample: inputs.measured < inputs.readings.length,
+      ...(retoothing && { retoothMm: inputs.saw.pitchMm }),
+    },
     steps,
     targets: targetsOf(study, view, work !== 'sharpen', lossMm),
     forecast: {
       cut: {
         reachedShare: view.reachedShare,
         worstSpacingMm: view.spacing.worstMm,
-        metalMm3: work === 'sharpen' ? 0 : view.metalMm3,
+        metalMm3: retoothing ? retoothedMm3(study, retoothing) : work === 'sharpen' ? 0 : view.metalMm3,
         kerfMm: study.set.kerfMm,
       },
       set: { perSideMm: study.set.perSideMm, reset: setting.reset },
@@ -74,6 +84,17 @@ export function makeOrder(study: LineStudy, depthMm: number, rates: Rates | null
       ...(conversion ? [conversion.reason] : []),
     ],
   };
+}
+
+/**
+ * Steel off for new teeth, mm^3: over the new gullets' level stood half the old teeth's band and what
+ * the gullets go deeper, of which half the new teeth's band stays: L t (h / 2 + d - h' / 2).
+ */
+function retoothedMm3({ inputs, toothHeightMm }: LineStudy, was: NonNullable<LineStudy['inputs']['retooth']>): number {
+  const lineMm = inputs.readings.length * inputs.saw.pitchMm;
+  return (
+    lineMm * inputs.saw.plateThicknessMm * Math.max(0, was.oldHeightMm / 2 + was.gulletsDeeperMm - toothHeightMm / 2)
+  );
 }
 
 /**

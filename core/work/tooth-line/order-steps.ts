@@ -5,6 +5,7 @@ import { cautionsFor } from '../cautions';
 import type { WorkOrder } from '../order';
 import type { Step, StepKind, Stop } from '../step';
 import { WHOLE_SAW_STOP } from '../step';
+import { strokesFor } from '../../line/strokes';
 import { filingMinutes, jointMinutes, jointPasses, settingMinutes, WHOLE_SAW_MINUTES } from '../times';
 import { reshapeStops } from './conversion';
 import type { DepthView } from './depth-view';
@@ -31,7 +32,14 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
       passes: jointPasses(view.depthMm),
       reasons: [study.recommended.reason],
     });
-  if (study.conversion) {
+  const { retooth } = study.inputs;
+  if (retooth) {
+    const mm = retooth.lossMm;
+    whole('joint', jointMinutes(mm), { targetMm: mm, passes: jointPasses(mm) });
+    whole('set-out', WHOLE_SAW_MINUTES['set-out'], { targetMm: study.pitchMm });
+    steps.push(...filingSteps(study, 'cut', cuttingStops(study)));
+    whole('joint-again', jointMinutes(0), { passes: 1 });
+  } else if (study.conversion) {
     whole('set-out', WHOLE_SAW_MINUTES['set-out'], { targetMm: study.pitchMm });
     joint();
     steps.push(...filingSteps(study, 'reshape', reshapeStops(study, view)));
@@ -42,12 +50,13 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
     steps.push(...shaping);
     if (shaping.length > 0) whole('look', WHOLE_SAW_MINUTES.look, { targetMm: view.worstLeftMm });
   }
-  const last = filingSteps(study, study.conversion ? 'last-pass' : 'sharpen', sharpeningStops(study));
+  const shaped = study.conversion !== null || retooth !== undefined;
+  const last = filingSteps(study, shaped ? 'last-pass' : 'sharpen', sharpeningStops(study));
   // A tooth newly shaped is set before its last pass, whatever the shop does otherwise.
-  if (habits.setOrder === 'before-filing' || study.conversion) steps.push(...setting, ...last);
+  if (habits.setOrder === 'before-filing' || shaped) steps.push(...setting, ...last);
   else steps.push(...last, ...setting);
   whole('stone', WHOLE_SAW_MINUTES.stone, { passes: 1 });
-  if (study.conversion) whole('test', WHOLE_SAW_MINUTES.test);
+  if (shaped) whole('test', WHOLE_SAW_MINUTES.test);
   whole('finish', WHOLE_SAW_MINUTES.finish);
   return steps;
 }
@@ -83,6 +92,12 @@ function shapingStops(view: DepthView): Stop[] {
           : 'even';
     return [{ at: filing.gullet, strokes, heavier } satisfies Stop];
   });
+}
+
+/** Every gullet of new teeth cut to its full depth, as if from solid: what an old gullet leaves there comes for nothing. */
+function cuttingStops(study: LineStudy): Stop[] {
+  const { strokes } = strokesFor(study.toothHeightMm, study.inputs.strokeRate);
+  return sharpeningStops(study).map((stop) => ({ ...stop, strokes }));
 }
 
 function sharpeningStops(study: LineStudy): Stop[] {

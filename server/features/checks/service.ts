@@ -3,6 +3,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { placesOn } from '@odontis/core/saw/saw';
+import { sawIn } from '@odontis/core/work/saw-after';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
 import type { Database } from '../../database/connect';
@@ -15,9 +16,9 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
   return changeTicket(db, ticketId, ['check'], async (row, t) => {
     await refuseStale(db, row, check.version, t);
     const dossier = await readDossier(db, ticketId, t);
-    const line = lineOf(dossier.sessions, dossier.saw, 'after');
-    const heights =
-      line && line.heightsRead > 0 ? lineStatistics(line.teeth, placesOn(dossier.saw, line.teeth.length)) : null;
+    const saw = sawIn('after', dossier.saw, dossier.plan?.order);
+    const line = lineOf(dossier.sessions, saw, 'after');
+    const heights = line && line.heightsRead > 0 ? lineStatistics(line.teeth, placesOn(saw, line.teeth.length)) : null;
     const set = setOf(dossier.sessions, 'after');
     const target = dossier.plan?.order.forecast?.set.perSideMm ?? 0;
     const judged = judgeTestCut(check, { set, heightSpreadMm: heights?.heightSpreadMm ?? null }, target);

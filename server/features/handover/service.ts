@@ -1,7 +1,21 @@
+import type { Transaction } from 'sequelize';
 import type { Handover } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
+import type { Saw } from '@odontis/core/saw/saw';
+import type { WorkOrder } from '@odontis/core/work/order';
+import { sawAfter } from '@odontis/core/work/saw-after';
 import type { Database } from '../../database/connect';
+import { toSaw, toSawRow } from '../customers/service';
+import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
+
+/** The book knows the saw as it leaves: converted, or with its new teeth. */
+async function keepSawAsLeft(db: Database, sawId: number, order: WorkOrder | undefined, t: Transaction): Promise<void> {
+  if (order?.work !== 'convert' && order?.work !== 'retooth') return;
+  const kept = await db.models.Saw.findByPk(sawId, { transaction: t, rejectOnEmpty: true });
+  const { id: _id, ...saw } = toSaw(kept);
+  await kept.update(toSawRow(sawAfter(saw as Saw, order)), { transaction: t });
+}
 
 /** The saw goes back to its owner: the ticket is closed with what was charged and said. */
 export function closeTicket(db: Database, ticketId: number, handover: Handover, by: number): Promise<Dossier> {
@@ -18,5 +32,6 @@ export function closeTicket(db: Database, ticketId: number, handover: Handover, 
       },
       { transaction: t },
     );
+    await keepSawAsLeft(db, row.sawId, (await readDossier(db, ticketId, t)).plan?.order, t);
   });
 }

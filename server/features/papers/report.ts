@@ -8,6 +8,7 @@ import type { ShopBook } from '@odontis/contract/shop';
 import { WORK_SAYS } from '@odontis/contract/work-words';
 import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
+import { sawIn } from '@odontis/core/work/saw-after';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { placesOn } from '@odontis/core/saw/saw';
@@ -86,7 +87,7 @@ function checked(dossier: Dossier, book: ShopBook): Row[] {
 export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
   const { ticket, customer, saw } = dossier;
   const before = lineOf(dossier.sessions, saw, 'before');
-  const after = lineOf(dossier.sessions, saw, 'after');
+  const after = lineOf(dossier.sessions, sawIn('after', saw, dossier.plan?.order), 'after');
   const lanes = [
     ...(before ? [{ name: 'Before', readings: before.teeth }] : []),
     ...(after && after.heightsRead > 2 ? [{ name: 'After', readings: after.teeth }] : []),

@@ -21,7 +21,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     const work = workOf(dossier.saw.family);
     if (work.way !== 'planned') throw notPlannedHere(dossier);
     const { line, rakeDeg, fleamDeg, convert, sample, depthMm } = choice;
-    const wish = { line, angles: { rakeDeg, fleamDeg }, convert, sample };
+    const wish = { line, angles: { rakeDeg, fleamDeg }, convert, sample, retoothMm: choice.retoothMm ?? null };
     const studied = work.study(workFactsOf(dossier, book, rate), wish);
     if (!studied.ok) throw unfit(studied);
     const { study, coverage } = studied;

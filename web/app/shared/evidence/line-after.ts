@@ -1,4 +1,5 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import { sawIn } from '@odontis/core/work/saw-after';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { setAt } from '@odontis/core/evidence/set-of';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
@@ -8,7 +9,7 @@ import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
  * only the sets that were measured. Null where nothing was planned and nothing measured.
  */
 export function lineAfter(dossier: Dossier): readonly ToothReading[] | null {
-  const line = lineOf(dossier.sessions, dossier.saw, 'after');
+  const line = lineOf(dossier.sessions, sawIn('after', dossier.saw, dossier.plan?.order), 'after');
   if (line && line.heightsRead > 0) return line.teeth;
   const order = dossier.plan?.order;
   if (!order?.inputs) return null;

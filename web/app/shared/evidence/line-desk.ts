@@ -12,6 +12,7 @@ import type { LineTold, LineValue, Taking } from '@odontis/core/evidence/take';
 import { takeAt, takeLine, undone, withdrawn } from '@odontis/core/evidence/take';
 import type { Lean, ToothKind, ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { alternateLean } from '@odontis/core/evidence/tooth-reading';
+import { sawIn } from '@odontis/core/work/saw-after';
 import { placesOn } from '@odontis/core/saw/saw';
 import { EvidenceDesk } from './evidence-desk';
 
@@ -43,7 +44,10 @@ export const LineDesk = signalStore(
   withState(initial),
   withProps(() => ({ evidence: inject(EvidenceDesk) })),
   withComputed(({ evidence, startsFrom, past, future }) => {
-    const saw = computed(() => evidence.dossier()?.saw ?? null);
+    const saw = computed(() => {
+      const dossier = evidence.dossier();
+      return dossier && sawIn(evidence.kind(), dossier.saw, dossier.plan?.order);
+    });
     const own = computed(() => evidence.evidence().filter((s) => s.key === evidence.sessionKey()));
     /** The line of this session; null while nothing of it was read. */
     const view = computed(() => {

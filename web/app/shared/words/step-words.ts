@@ -11,6 +11,7 @@ export const STEP_NAMES: Record<StepKind, string> = {
   joint: 'Joint',
   shape: 'Shape',
   reshape: 'Reshape to the new filing',
+  cut: 'Cut the new teeth',
   'joint-again': 'Joint again, lightly',
   look: 'Look along the line',
   set: 'Set',
@@ -47,9 +48,11 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null): str
     case 'tighten':
       return 'Handle screws or rivets snug: a loose handle cuts as if the saw ran.';
     case 'set-out':
-      return `Mark every point at ${speech.plate(step.targetMm ?? 0)} from the heel; the new teeth stand where the old ones do.`;
+      return `Mark every point, ${speech.plate(step.targetMm ?? 0)} from tip to tip, from the heel.`;
     case 'reshape':
       return `${filingSays(step, book)} Take it down by halves, looking along the line between.`;
+    case 'cut':
+      return `${filingSays(step, book)} On every mark to half depth first; look along the line; then to full depth.`;
     case 'joint-again':
       return 'One light pass: every tooth shows the smallest bright spot, none is missed.';
     case 'last-pass':

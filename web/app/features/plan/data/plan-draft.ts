@@ -8,6 +8,8 @@ export interface PlanDraft {
   readonly convert: boolean | null;
   /** The measured teeth stand for the rest. */
   readonly sample: boolean;
+  /** New teeth at this pitch, mm; null: the teeth it has. */
+  readonly retoothMm: number | null;
 }
 
 export const FRESH: PlanDraft = {
@@ -17,6 +19,7 @@ export const FRESH: PlanDraft = {
   fleamDeg: null,
   convert: null,
   sample: false,
+  retoothMm: null,
 };
 
 export function recallPlan(ticket: number): PlanDraft {

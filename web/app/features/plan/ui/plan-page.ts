@@ -35,6 +35,8 @@ import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
 import { teethOf } from '@odontis/core/saw/saw';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { studyLine } from '@odontis/core/work/tooth-line/study';
+import { pitchMmSaid } from '@odontis/core/units/count';
+import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import { baseDrawing, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -102,6 +104,7 @@ export class PlanPage {
 
   private readonly convert = computed(() => this.draft().convert);
   private readonly sample = computed(() => this.draft().sample);
+  private readonly retoothMm = computed(() => this.draft().retoothMm);
   private readonly work = computed((): PlannedWork | null => {
     const family = this.dossier()?.saw.family;
     const work = family && workOf(family);
@@ -115,11 +118,17 @@ export class PlanPage {
       if (!isLineOrder(frozen.order)) return null;
       const { inputs } = frozen.order;
       const saw = { ...inputs.saw, teeth: inputs.saw.teeth ?? teethOf(dossier.saw) };
-      return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw) };
+      return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw), past: null };
     }
     const [rakeDeg, fleamDeg] = [this.rakeDeg(), this.fleamDeg()];
     const facts = workFactsOf(dossier, book, this.person()?.strokeRate ?? UNCALIBRATED_STROKES);
-    const wish = { line: this.line(), angles: null, convert: this.convert(), sample: this.sample() };
+    const wish = {
+      line: this.line(),
+      angles: null,
+      convert: this.convert(),
+      sample: this.sample(),
+      retoothMm: this.retoothMm(),
+    };
     const plain = work.study(facts, wish);
     if (!plain.ok || (rakeDeg === null && fleamDeg === null)) return plain;
     const table = plain.study.inputs.angles;
@@ -174,6 +183,15 @@ export class PlanPage {
     const [study, work, book] = [this.found(), this.work(), this.speech.book()];
     const offer = study && work ? work.chase(study, this.depthMm(), book?.rates ?? null) : null;
     return offer && offer.teeth.length > 0 ? offer : null;
+  });
+  /** Why the line is past saving, and what new teeth would cost; null where jointing will do. */
+  protected readonly past = computed(() => {
+    const [study, work, book] = [this.study(), this.work(), this.speech.book()];
+    if (!study?.ok || !work || !study.past) return null;
+    return {
+      why: study.past,
+      choices: study.study.inputs.retooth ? [] : work.retooth(study.study, book?.rates ?? null),
+    };
   });
   protected readonly curve = computed(() => {
     const study = this.found();
@@ -290,6 +308,16 @@ export class PlanPage {
     return formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
   }
 
+  /** Another pitch for the new teeth, as people say it: "7 points", "3.2 mm". */
+  protected typePitch(text: string): void {
+    const { lengthUnit, pointConvention } = this.speech.speech();
+    const length = parseLength(text, lengthUnit === 'thou' ? 'inch' : 'mm');
+    const mm = /mm|in|"/.test(text) && length.ok ? length.mm : pitchMmSaid(text, pointConvention);
+    const fits = mm >= 0.5 && mm <= 60;
+    this.slip.set(fits ? null : `“${text}” is not a pitch. Type points such as 7, or 3.2 mm from tip to tip.`);
+    if (fits) this.choose({ retoothMm: mm, depthMm: null });
+  }
+
   protected typeRake(text: string): void {
     const read = parseRake(text, this.speech.speech().rakeSpeech);
     this.slip.set(
@@ -315,7 +343,8 @@ export class PlanPage {
       line: this.draft().line,
       ...study.inputs.angles,
       convert: study.conversion !== null,
-      sample: study.inputs.measured < study.inputs.readings.length,
+      sample: this.draft().sample,
+      retoothMm: study.inputs.retooth ? study.inputs.saw.pitchMm : null,
     };
     this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
   }

@@ -1,0 +1,18 @@
+import type { Saw } from '../saw/saw';
+import type { SessionKind } from '../evidence/session';
+import type { WorkOrder } from './order';
+
+/** The saw as an order leaves it: another filing where it is converted, another pitch where new teeth are cut. */
+export function sawAfter(saw: Saw, order: WorkOrder): Saw {
+  const { inputs } = order;
+  if (!inputs || (saw.family !== 'hand' && saw.family !== 'back')) return saw;
+  const filed = { ...saw, filing: inputs.saw.filing };
+  if (!inputs.retooth) return filed;
+  const { toeZones: _toe, ...even } = filed;
+  const { pitchMm } = inputs.saw;
+  return { ...even, pitchMm, toothLineMm: (inputs.readings.length - 1) * pitchMm };
+}
+
+/** The saw as it is measured in a session: before the work as it came in, after it as its order leaves it. */
+export const sawIn = (kind: SessionKind, saw: Saw, order: WorkOrder | null | undefined): Saw =>
+  kind === 'after' && order ? sawAfter(saw, order) : saw;
