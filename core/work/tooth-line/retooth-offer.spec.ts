@@ -58,7 +58,8 @@ describe('a tooth line past saving', () => {
     );
     expect(order.targets.every((t, i) => t.yMm === order.inputs.readings[i]?.yMm)).toBeTrue();
     expect(order.minutes).toBeGreaterThan(makeOrder(study(4), 0, null).minutes * 2);
-    expect(JSON.stringify(readOrder(JSON.parse(JSON.stringify(order))))).toBe(JSON.stringify(order));
+    const kept: unknown = JSON.parse(JSON.stringify(order));
+    expect(JSON.parse(JSON.stringify(readOrder(kept)))).toEqual(kept);
   });
   it('metal: the band that goes less the half that stays, by hand', () => {
     const cut = retoothed(study(20), 4);
