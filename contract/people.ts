@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bounded, requiredText } from './fields';
+import { calibrationReading } from '@odontis/core/calibration/hand';
+import { requiredText } from './fields';
 
 export const newPerson = z.object({
   name: requiredText(120, 'The name'),
@@ -7,19 +8,13 @@ export const newPerson = z.object({
 });
 export type NewPerson = z.infer<typeof newPerson>;
 
-/** What a person's counted strokes took off, as fitted by the core. */
-export const strokeRate = z.object({
-  rateMmPerStroke: z.number(),
-  errorMmPerStroke: z.number(),
-  readings: z.number().int(),
-});
-
-export const person = newPerson.extend({ id: z.number().int(), strokeRate });
+/** Somebody of the shop, with everything measured of their hand: `handOf` says what it comes to. */
+export const person = newPerson.extend({ id: z.number().int(), calibrations: z.array(calibrationReading) });
 export type Person = z.infer<typeof person>;
 
-/** Strokes counted and the drop measured after them. */
-export const newStrokeReading = z.object({
-  strokes: bounded(1, 200, 'Strokes', 'strokes').int('Strokes come whole.'),
-  dropMm: bounded(0.001, 5, 'The measured drop', 'mm'),
+/** A reading of a hand; its key is made on the screen, so that one sent twice counts once. */
+export const newCalibration = z.object({
+  key: z.uuid('A reading needs a key of its own.'),
+  reading: calibrationReading,
 });
-export type NewStrokeReading = z.infer<typeof newStrokeReading>;
+export type NewCalibration = z.infer<typeof newCalibration>;

@@ -4,7 +4,7 @@ import { MESSAGE_KINDS } from '@odontis/contract/notes';
 import { DECISIONS, STAGES, WAITS } from '@odontis/contract/ticket';
 import { BAND_SETS } from '@odontis/core/saw/saw';
 import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
-import { CALIBRATIONS } from '@odontis/core/calibration/shop-calibrations';
+import { CALIBRATIONS } from '@odontis/core/calibration/hand';
 import { FILE_SECTIONS } from '@odontis/core/file/file-section';
 import { CUTS } from '@odontis/core/file/filing-order';
 import { ANGLE_WAYS, POINT_SIDES, SEATED_SECTIONS } from '@odontis/core/evidence/angle-finding';

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { linearRegression, sampleStandardDeviation } from 'simple-statistics';
-import { fitStrokeRate, strokesFor } from '../line/strokes';
+import { fitStrokeRate, strokesFor, UNCALIBRATED_STROKES } from '../line/strokes';
+import { STONING_PER_PASS_MM } from '../set/stoning';
+import { calibrationReading, handOf } from './hand';
 import { addReading, fitRate, NO_READINGS } from './proportional-fit';
-import { ShopCalibrations } from './shop-calibrations';
+
 import { addPair, fitStraight, NO_PAIRS, predict } from './straight-fit';
 
 const PRIOR = { rate: 0.025, error: 0.004 };
@@ -92,36 +94,48 @@ describe('a set tool’s number against the set it makes', () => {
     expect(fitStraight(addPair(addPair(NO_PAIRS, 4, 0.1), 4, 0.11))).toBeNull());
 });
 
-describe('the shop’s calibrations', () => {
-  const shop = new ShopCalibrations([
-    { what: 'strokes', person: 'a', tool: '4xxs', amount: 6, didMm: 0.18 },
-    { what: 'strokes', person: 'a', tool: '4xxs', amount: 4, didMm: 0.12 },
-    { what: 'strokes', person: 'b', tool: '4xxs', amount: 6, didMm: 0.09 },
-    { what: 'stoning', person: 'a', tool: 'fine', amount: 3, didMm: 0.015 },
-    ...[4, 6, 8, 10].map((amount) => ({
-      what: 'set-tool' as const,
-      person: 'a',
-      tool: 'small',
-      amount,
-      didMm: 0.3 - 0.02 * amount,
-    })),
+describe('a person’s hand', () => {
+  const tool = [4, 6, 8, 10].map((amount) => ({
+    what: 'set-tool' as const,
+    tool: 'small',
+    amount,
+    didMm: 0.3 - 0.02 * amount,
+  }));
+  const first = handOf([
+    { what: 'strokes', tool: '', amount: 6, didMm: 0.18 },
+    { what: 'strokes', tool: '', amount: 4, didMm: 0.12 },
+    { what: 'stoning', tool: '', amount: 3, didMm: 0.015 },
+    ...tool,
+    { what: 'set-tool', tool: 'large', amount: 3, didMm: 0.2 },
   ]);
-  it('two hands with one file are two rates, and two files are two more', () => {
-    expect(shop.rate('strokes', 'a', '4xxs').rate).toBeCloseTo(0.03, 12);
-    expect(shop.rate('strokes', 'b', '4xxs').rate).toBeCloseTo(0.015, 12);
-    expect(shop.rate('strokes', 'a', '6s').readings).toBe(0);
-    expect(shop.rate('stoning', 'a', 'fine').rate).toBeCloseTo(0.005, 12);
-    expect(shop.strokeRate('b', '4xxs').rateMmPerStroke).toBeCloseTo(0.015, 12);
+  it('its strokes and its stone are rates; nothing measured is the trade’s usual', () => {
+    expect(first.strokeRate.rateMmPerStroke).toBeCloseTo(0.03, 12);
+    expect(first.stoning.rate).toBeCloseTo(0.005, 12);
+    const other = handOf([]);
+    expect([other.strokeRate, other.stoning.rate, other.stoning.readings]).toEqual([
+      UNCALIBRATED_STROKES,
+      STONING_PER_PASS_MM,
+      0,
+    ]);
   });
   it('a sure rate lets a plan ask for more strokes than an unsure one', () => {
-    const [sure, unsure] = [shop.strokeRate('a', '4xxs'), { ...shop.strokeRate('a', '4xxs'), errorMmPerStroke: 0.006 }];
-    expect(strokesFor(0.3, sure).strokes).toBeGreaterThan(strokesFor(0.3, unsure).strokes);
+    const unsure = { ...first.strokeRate, errorMmPerStroke: 0.006 };
+    expect(strokesFor(0.3, first.strokeRate).strokes).toBeGreaterThan(strokesFor(0.3, unsure).strokes);
   });
-  it('the number for a wanted set, and back: a higher number here sets less', () => {
-    const at = shop.numberFor('a', 'small', 0.15);
-    expect(at?.number).toBeCloseTo(7.5, 9);
-    expect(shop.setFrom('a', 'small', 7.5)?.setMm).toBeCloseTo(0.15, 9);
-    expect(shop.numberFor('b', 'small', 0.15)).toBeNull();
-    expect(shop.setFrom('b', 'small', 5)).toBeNull();
+  it('the number for a wanted set, and back: a higher number here sets less; each tool is its own', () => {
+    const [small, large] = first.setTools;
+    expect(first.setTools.map((t) => [t.name, t.readings])).toEqual([
+      ['small', 4],
+      ['large', 1],
+    ]);
+    expect(small?.numberFor(0.15)?.number).toBeCloseTo(7.5, 9);
+    expect(small?.setAt(7.5)?.setMm).toBeCloseTo(0.15, 9);
+    expect([large?.numberFor(0.15), large?.setAt(5)]).toEqual([null, null]);
+  });
+  it('what cannot be is refused with a sentence', () => {
+    const says = (reading: object) => calibrationReading.safeParse(reading).error?.issues[0]?.message;
+    expect(says({ what: 'set-tool', tool: ' ', amount: 7, didMm: 0.1 })).toBe('The set tool’s name is missing.');
+    expect(says({ what: 'strokes', tool: '', amount: 2.5, didMm: 0.1 })).toBe('Strokes: counted whole.');
+    expect(says({ what: 'stoning', tool: '', amount: 2, didMm: 4 })).toContain('between 0.0005 and 0.5 mm');
   });
 });

@@ -2,7 +2,7 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { SetBalance } from './set-balance';
 import { setBalance } from './set-balance';
 import type { StoningOrder } from './stoning';
-import { stoningOrder } from './stoning';
+import { STONING_PER_PASS_MM, stoningOrder } from './stoning';
 
 export interface TestCut {
   readonly runs: 'true' | 'left' | 'right';
@@ -35,9 +35,15 @@ export interface AfterWork {
 /**
  * What a test cut asks for (trade section 8): binding wants set, running wants the stone on
  * the side it runs to, chatter wants the line level. Passes when it neither runs, binds nor
- * chatters. What was not measured is asked for, never guessed. mm.
+ * chatters. What was not measured is asked for, never guessed.
+ * `perPassMm` is what this hand's stone takes in a pass. mm.
  */
-export function judgeTestCut(cut: TestCut, after: AfterWork, targetMm: number): CutVerdict {
+export function judgeTestCut(
+  cut: TestCut,
+  after: AfterWork,
+  targetMm: number,
+  perPassMm = STONING_PER_PASS_MM,
+): CutVerdict {
   const set = after.set && after.set.left.count > 0 && after.set.right.count > 0 ? after.set : null;
   const balance = set ? setBalance(set.left, set.right) : null;
   const sound = cut.runs === 'true' && !cut.binds && !cut.chatters;
@@ -51,7 +57,7 @@ export function judgeTestCut(cut: TestCut, after: AfterWork, targetMm: number): 
       // Stoning a saw that already binds would make it bind the more.
       advice.push('widen-lesser-side');
     } else {
-      stoning = stoningOrder(balance ?? even, cut.runs, 0);
+      stoning = stoningOrder(balance ?? even, cut.runs, 0, perPassMm);
       advice.push('stone');
     }
   } else if (cut.binds) advice.push('add-set');

@@ -2,7 +2,7 @@ import type { Sequelize } from 'sequelize';
 import { defineBenchEvent, defineBenchMark } from '../features/bench/model';
 import { defineCheckRound } from '../features/checks/model';
 import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
-import { definePerson, defineStrokeReading } from '../features/people/model';
+import { defineCalibration, definePerson } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
 import { defineEvidence, defineSession } from '../features/evidence/model';
 import { defineShop } from '../features/shop/model';
@@ -14,7 +14,7 @@ import { defineMessage } from '../features/outbox/model';
 export function defineModels(sequelize: Sequelize) {
   return {
     Person: definePerson(sequelize),
-    StrokeReading: defineStrokeReading(sequelize),
+    Calibration: defineCalibration(sequelize),
     Shop: defineShop(sequelize),
     Customer: defineCustomer(sequelize),
     Contact: defineContact(sequelize),

@@ -97,7 +97,7 @@ class DemoLoader {
       { id: 1, version: 1, book: { ...FIRST_BOOK, name: SHOP_NAME }, changedBy: by, changedAt: new Date() },
       { transaction },
     );
-    await this.strokeReadings();
+    await this.calibrations();
     const customers = await db.models.Customer.bulkCreate(
       CUSTOMERS.map(([name, phone]) => ({ name, phone, email: '', createdBy: by })),
       { transaction, returning: true },
@@ -141,7 +141,7 @@ class DemoLoader {
     this.planned.push({ saw, n, visit, salt: n });
   }
 
-  private async strokeReadings(): Promise<void> {
+  private async calibrations(): Promise<void> {
     const drops = [
       [2, 0.05],
       [4, 0.09],
@@ -150,13 +150,19 @@ class DemoLoader {
       [10, 0.26],
       [12, 0.29],
     ] as const;
-    await this.db.models.StrokeReading.bulkCreate(
-      drops.map(([strokes, dropMm]) => ({
-        personId: this.staff[0] as number,
-        strokes,
-        dropMm,
-        createdBy: this.staff[0] as number,
-      })),
+    const setTool = [
+      [4, 0.23],
+      [6, 0.18],
+      [8, 0.145],
+      [10, 0.1],
+    ] as const;
+    const first = this.staff[0] as number;
+    const own = { personId: first, createdBy: first };
+    await this.db.models.Calibration.bulkCreate(
+      [
+        ...drops.map(([amount, didMm]) => ({ what: 'strokes' as const, tool: '', amount, didMm })),
+        ...setTool.map(([amount, didMm]) => ({ what: 'set-tool' as const, tool: 'the small one', amount, didMm })),
+      ].map((reading) => ({ key: randomUUID(), ...reading, ...own })),
       { transaction: this.transaction },
     );
   }

@@ -9,6 +9,7 @@ import { readAngles } from './2026-11-24-read-angles';
 import { oneEvidence } from './2026-11-28-one-evidence';
 import { oneOrder } from './2026-11-29-one-order';
 import { toeZones } from './2026-11-29-toe-zones';
+import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
@@ -26,6 +27,7 @@ export const MIGRATIONS: readonly Migration[] = [
   oneOrder,
   toeZones,
   retooth,
+  calibrations,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

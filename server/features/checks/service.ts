@@ -8,6 +8,7 @@ import { setOf } from '@odontis/core/evidence/set-of';
 import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
 import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
+import { handOfPerson } from '../people/service';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 
@@ -21,7 +22,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const heights = line && line.heightsRead > 0 ? lineStatistics(line.teeth, placesOn(saw, line.teeth.length)) : null;
     const set = setOf(dossier.sessions, 'after');
     const target = dossier.plan?.order.forecast?.set.perSideMm ?? 0;
-    const judged = judgeTestCut(check, { set, heightSpreadMm: heights?.heightSpreadMm ?? null }, target);
+    const { stoning } = await handOfPerson(db, by);
+    const judged = judgeTestCut(check, { set, heightSpreadMm: heights?.heightSpreadMm ?? null }, target, stoning.rate);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(
       {

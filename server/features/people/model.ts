@@ -1,4 +1,5 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { Calibration } from '@odontis/core/calibration/hand';
 import { columns, id, measure, moment, whole, words } from '../../database/columns';
 
 export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
@@ -9,25 +10,31 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
 export const definePerson = (sequelize: Sequelize) =>
   sequelize.define<PersonRow>('person', columns({ id, name: words, initials: words }));
 
-export interface StrokeReadingRow extends Model<
-  InferAttributes<StrokeReadingRow>,
-  InferCreationAttributes<StrokeReadingRow>
+export interface CalibrationRow extends Model<
+  InferAttributes<CalibrationRow>,
+  InferCreationAttributes<CalibrationRow>
 > {
   id: CreationOptional<number>;
+  key: string;
   personId: number;
-  strokes: number;
-  dropMm: number;
+  what: Calibration;
+  tool: string;
+  amount: number;
+  didMm: number;
   createdBy: number;
   createdAt: CreationOptional<Date>;
 }
-export const defineStrokeReading = (sequelize: Sequelize) =>
-  sequelize.define<StrokeReadingRow>(
-    'stroke_reading',
+export const defineCalibration = (sequelize: Sequelize) =>
+  sequelize.define<CalibrationRow>(
+    'calibration',
     columns({
       id,
+      key: words,
       personId: whole,
-      strokes: whole,
-      dropMm: measure,
+      what: words,
+      tool: words,
+      amount: measure,
+      didMm: measure,
       createdBy: whole,
       createdAt: moment,
     }),

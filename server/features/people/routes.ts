@@ -1,10 +1,10 @@
 import { Router } from 'express';
 import { recordId } from '@odontis/contract/fields';
-import { newPerson, newStrokeReading } from '@odontis/contract/people';
+import { newCalibration, newPerson } from '@odontis/contract/people';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
-import { addPerson, addStrokeReading, listPeople } from './service';
+import { addCalibration, addPerson, listPeople } from './service';
 
 export function peopleRoutes(db: Database): Router {
   const router = Router();
@@ -14,10 +14,10 @@ export function peopleRoutes(db: Database): Router {
   router.post('/people', async (request, response) => {
     response.status(201).json(await addPerson(db, parse(newPerson, request.body)));
   });
-  router.post('/people/:id/strokes', async (request, response) => {
+  router.post('/people/:id/calibrations', async (request, response) => {
     const by = await personOf(request, db);
-    const reading = parse(newStrokeReading, request.body);
-    response.status(201).json(await addStrokeReading(db, parse(recordId, request.params.id), reading, by));
+    const reading = parse(newCalibration, request.body);
+    response.status(201).json(await addCalibration(db, parse(recordId, request.params.id), reading, by));
   });
   return router;
 }

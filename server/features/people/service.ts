@@ -1,19 +1,21 @@
-import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/people';
-import { fitStrokeRate } from '@odontis/core/line/strokes';
+import type { NewCalibration, NewPerson, Person } from '@odontis/contract/people';
+import type { CalibrationReading, Hand } from '@odontis/core/calibration/hand';
+import { handOf } from '@odontis/core/calibration/hand';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
+import type { CalibrationRow } from './model';
 
-/** Everyone of the shop, with the stroke rate fitted from their own readings. */
+/** Everyone of the shop, with what was measured of their hand. */
 export async function listPeople(db: Database): Promise<Person[]> {
   const [people, readings] = await Promise.all([
     db.models.Person.findAll({ order: ['id'] }),
-    db.models.StrokeReading.findAll(),
+    db.models.Calibration.findAll({ order: ['id'] }),
   ]);
-  return people.map((person) => ({
-    id: person.id,
-    name: person.name,
-    initials: person.initials,
-    strokeRate: { ...fitStrokeRate(readings.filter((r) => r.personId === person.id)) },
+  return people.map(({ id, name, initials }) => ({
+    id,
+    name,
+    initials,
+    calibrations: readings.filter((r) => r.personId === id).map(toReading),
   }));
 }
 
@@ -22,18 +24,27 @@ export async function addPerson(db: Database, person: NewPerson): Promise<Person
   return listPeople(db);
 }
 
-export async function addStrokeReading(
+/** A reading of a person's hand; one that is there already is not added again. */
+export async function addCalibration(
   db: Database,
   personId: number,
-  reading: NewStrokeReading,
+  { key, reading }: NewCalibration,
   by: number,
 ): Promise<Person[]> {
   if (!(await db.models.Person.findByPk(personId))) throw new Problem('not-found', 'There is no such person here.');
-  await db.models.StrokeReading.create({ ...reading, personId, createdBy: by });
+  await db.models.Calibration.bulkCreate([{ key, ...reading, personId, createdBy: by }], { ignoreDuplicates: true });
   return listPeople(db);
 }
 
-/** The rate a plan of this person's is made with. */
-export async function strokeRateOf(db: Database, personId: number) {
-  return fitStrokeRate(await db.models.StrokeReading.findAll({ where: { personId } }));
+/** The hand a plan of this person's is made with. */
+export async function handOfPerson(db: Database, personId: number): Promise<Hand> {
+  return handOf((await db.models.Calibration.findAll({ where: { personId }, order: ['id'] })).map(toReading));
 }
+
+/** The database holds each kind to its bounds, as the contract does. */
+const toReading = ({ what, tool, amount, didMm }: CalibrationRow): CalibrationReading => ({
+  what,
+  tool,
+  amount,
+  didMm,
+});

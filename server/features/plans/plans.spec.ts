@@ -1,6 +1,9 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewTicket } from '@odontis/contract/ticket';
 import { isLineOrder } from '@odontis/core/work/order';
+import { randomUUID } from 'node:crypto';
+import { teethOf } from '@odontis/core/saw/saw';
+import { walkOf } from '@odontis/core/work/step';
 import type { TestShop } from '../../testing/test-shop';
 import { hollowReadings, lineBody, newTicketBody, openTestShop } from '../../testing/test-shop';
 
@@ -87,6 +90,82 @@ describe('what is known of a saw reaches its order', () => {
     expect(now.saw.pitchMm).toBeCloseTo(1.8143, 9);
     expect(now.saw.toothLineMm).toBeCloseTo(28 * 1.8143, 9);
     expect((await accept(now)).status).toBe(201);
+  });
+
+  it('starter teeth are written on the ticket from what was measured, and planned with their own file', async () => {
+    const toe = Array.from({ length: 41 }, (_, i) => (i < 29 ? i * 1.8143 : 28 * 1.8143 + 1.8143 + (i - 29) * 1));
+    const opened = (await shop.send('post', '/api/tickets', newTicketBody())).body as Dossier;
+    const at = `/api/tickets/${opened.ticket.id}`;
+    const readings = toe.map((xMm, i) => ({
+      tooth: i + 1,
+      xMm: xMm + 0.02 * Math.sin(i * 1.9),
+      yMm: 0,
+      lean: i % 2 ? ('right' as const) : ('left' as const),
+      setMm: 0.05,
+      kind: 'tooth' as const,
+      note: '',
+    }));
+    await shop.send('post', `${at}/evidence`, lineBody('before', readings));
+    const { ticket } = (await shop.send('post', `${at}/measured`, { version: opened.ticket.version })).body as Dossier;
+    const line = {
+      pitchMm: 1.8143,
+      teeth: 41,
+      toeZones: [{ teeth: 12, pitchFromMm: 1, pitchToMm: 1, relaxFromDeg: 5, relaxToDeg: 5 }],
+    };
+    const { complaint, promisedOn, version } = ticket;
+    const corrected = await shop.send('patch', at, { version, complaint, promisedOn, line });
+    expect(corrected.status).toBe(200);
+    const now = corrected.body as Dossier;
+    expect(teethOf(now.saw)).toBe(41);
+    const order = orderOf((await accept(now, { depthMm: 0 })).body);
+    expect([order.work, order.inputs.saw.toeZones?.length]).toEqual(['sharpen', 1]);
+    const parts = order.steps
+      .filter((s) => s.kind === 'sharpen')
+      .map((s) => [s.stretch?.fromTooth, s.stretch?.toTooth]);
+    expect(parts).toEqual([
+      [1, 29],
+      [30, 41],
+    ]);
+    // Taken off again, the line is of one pitch.
+    const plain = await shop.send('patch', at, { version: 1, complaint, promisedOn, line: { ...line, toeZones: [] } });
+    expect(plain.status).toBe(409);
+  });
+
+  it('new teeth at another pitch are the order; measured again and handed back, the saw is one of that pitch', async () => {
+    const dossier = await planned({});
+    const answer = await accept(dossier, { depthMm: 0, retoothMm: 2.54 });
+    expect(answer.status).toBe(201);
+    const order = orderOf(answer.body);
+    expect([order.work, order.inputs.saw.pitchMm, order.choice.retoothMm]).toEqual(['retooth', 2.54, 2.54]);
+    expect(order.choice.depthMm).toBeGreaterThan(0.5);
+    const { ticket, plan } = answer.body as Dossier;
+    const at = `/api/tickets/${ticket.id}`;
+    const events = walkOf(order.steps).map(({ index }) => ({
+      id: randomUUID(),
+      stop: index,
+      action: 'done',
+      at: '2031-05-02T10:00:00Z',
+    }));
+    await shop.send('post', `${at}/bench`, { planId: plan?.id, events });
+    const n = order.inputs.readings.length;
+    const tooMany = await shop.send('post', `${at}/evidence`, lineBody('after', hollowReadings(3 * n)));
+    expect((tooMany.body as { detail: string }).detail).toMatch(/^This saw has no tooth/);
+    expect((await shop.send('post', `${at}/evidence`, lineBody('after', hollowReadings(n)))).status).toBe(201);
+    const checked = (await shop.send('get', at)).body as Dossier;
+    const cut = {
+      version: checked.ticket.version,
+      wood: 'dry-soft',
+      runs: 'true',
+      binds: false,
+      chatters: false,
+      note: '',
+    };
+    const passed = (await shop.send('post', `${at}/checks`, cut)).body as Dossier;
+    expect(passed.ticket.stage).toBe('handover');
+    const closed = (
+      await shop.send('post', `${at}/handover`, { version: passed.ticket.version, charged: 60, note: '' })
+    ).body as Dossier;
+    expect([closed.ticket.stage, closed.saw.pitchMm, teethOf(closed.saw)]).toEqual(['closed', 2.54, n]);
   });
 
   it('an etch, a loose handle and a bend are in the steps and their cautions; the shop’s money is in the order', async () => {

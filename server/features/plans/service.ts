@@ -6,7 +6,7 @@ import { workOf } from '@odontis/core/work/families';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { closeSessions } from '../evidence/service';
-import { strokeRateOf } from '../people/service';
+import { handOfPerson } from '../people/service';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
@@ -14,7 +14,7 @@ import { keptOrder } from './kept-order';
 
 /** The order worked out here from what is kept, then frozen with everything it came from. */
 export async function acceptPlan(db: Database, ticketId: number, choice: PlanChoice, by: number): Promise<Dossier> {
-  const [{ book }, rate] = await Promise.all([readShop(db), strokeRateOf(db, by)]);
+  const [{ book }, { strokeRate }] = await Promise.all([readShop(db), handOfPerson(db, by)]);
   return changeTicket(db, ticketId, ['plan', 'bench'], async (row, t) => {
     await refuseStale(db, row, choice.version, t);
     const dossier = await readDossier(db, ticketId, t);
@@ -22,7 +22,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     if (work.way !== 'planned') throw notPlannedHere(dossier);
     const { line, rakeDeg, fleamDeg, convert, sample, depthMm } = choice;
     const wish = { line, angles: { rakeDeg, fleamDeg }, convert, sample, retoothMm: choice.retoothMm ?? null };
-    const studied = work.study(workFactsOf(dossier, book, rate), wish);
+    const studied = work.study(workFactsOf(dossier, book, strokeRate), wish);
     if (!studied.ok) throw unfit(studied);
     const { study, coverage } = studied;
     if (coverage.partial && !sample)

@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import type { Person } from '@odontis/contract/people';
 import type { Shop } from '@odontis/contract/shop';
+import { handOf } from '@odontis/core/calibration/hand';
 import { openTestShop } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 
@@ -36,12 +38,35 @@ describe('the shop book and its people', () => {
   });
 
   it('fits a person’s strokes from their own readings', async () => {
-    const keep = (strokes: number, dropMm: number) =>
-      shop.send('post', `/api/people/${shop.person}/strokes`, { strokes, dropMm });
+    const keep = (amount: number, didMm: number, key = randomUUID()) =>
+      shop.send('post', `/api/people/${shop.person}/calibrations`, {
+        key,
+        reading: { what: 'strokes', tool: '', amount, didMm },
+      });
     await keep(4, 0.08);
-    const people = (await keep(8, 0.16)).body as Person[];
-    expect(people.map((p) => p.strokeRate.readings)).toEqual([2, 0]);
-    expect(people[0]?.strokeRate.rateMmPerStroke).toBeCloseTo(0.02, 12);
+    const key = randomUUID();
+    await keep(8, 0.16, key);
+    // The answer was lost and the reading sent again: it counts once.
+    const people = (await keep(8, 0.16, key)).body as Person[];
+    expect(people.map((p) => handOf(p.calibrations).strokeRate.readings)).toEqual([2, 0]);
+    expect(handOf(people[0]?.calibrations ?? []).strokeRate.rateMmPerStroke).toBeCloseTo(0.02, 12);
     expect((await keep(0, 0.1)).status).toBe(400);
+  });
+
+  it('keeps what a set tool did at its numbers; one without a name is refused in a sentence', async () => {
+    const keep = (tool: string, amount: number, didMm: number) =>
+      shop.send('post', `/api/people/${shop.other}/calibrations`, {
+        key: randomUUID(),
+        reading: { what: 'set-tool', tool, amount, didMm },
+      });
+    await keep('small', 4, 0.22);
+    const people = (await keep('small', 8, 0.14)).body as Person[];
+    const [tool] = handOf(people[1]?.calibrations ?? []).setTools;
+    expect(tool?.numberFor(0.18)?.number).toBeCloseTo(6, 9);
+    const refused = await keep('', 4, 0.2);
+    expect([refused.status, (refused.body as { errors: { message: string }[] }).errors[0]?.message]).toEqual([
+      400,
+      'The set tool’s name is missing.',
+    ]);
   });
 });

@@ -26,8 +26,8 @@ export const testShop = (more: Partial<Shop['book']> = {}): Shop => ({
 });
 
 export const testPeople = [
-  { id: 1, name: 'First Hand', initials: 'FH', strokeRate: { ...UNCALIBRATED_STROKES } },
-  { id: 2, name: 'Second Hand', initials: 'SH', strokeRate: { ...UNCALIBRATED_STROKES } },
+  { id: 1, name: 'First Hand', initials: 'FH', calibrations: [] },
+  { id: 2, name: 'Second Hand', initials: 'SH', calibrations: [] },
 ];
 
 /** A hollow line of n teeth at 2 mm. */

@@ -5,7 +5,7 @@ import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
-import type { NewPerson, NewStrokeReading, Person } from '@odontis/contract/people';
+import type { NewCalibration, NewPerson, Person } from '@odontis/contract/people';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
 import type { LabelPrinter, NewMessage, NewPhotograph, OutboxMessage } from '@odontis/contract/notes';
@@ -42,8 +42,8 @@ export class ShopApi {
   addPerson(person: NewPerson): Observable<Person[]> {
     return this.http.post<Person[]>('/api/people', person);
   }
-  addStrokes(personId: number, reading: NewStrokeReading): Observable<Person[]> {
-    return this.http.post<Person[]>(`/api/people/${personId}/strokes`, reading);
+  addCalibration(personId: number, calibration: NewCalibration): Observable<Person[]> {
+    return this.http.post<Person[]>(`/api/people/${personId}/calibrations`, calibration);
   }
   rack(): Observable<RackRow[]> {
     return this.http.get<RackRow[]>('/api/rack');

@@ -1,4 +1,6 @@
 import type { Person } from '@odontis/contract/people';
+import type { Hand } from '@odontis/core/calibration/hand';
+import { handOf } from '@odontis/core/calibration/hand';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { Refusal } from '../api/refusal';
@@ -58,12 +60,17 @@ export const shopFeature = createFeature({
     on(ShopCalls.refused, (state, { refusal }): ShopState => ({ ...state, refusal, keeping: false })),
     on(ShopPage.refusalRead, (state): ShopState => ({ ...state, refusal: null })),
   ),
-  extraSelectors: ({ selectShop, selectPeople, selectPersonId }) => ({
-    selectBook: createSelector(selectShop, (shop): ShopBook | null => shop?.book ?? null),
-    selectPerson: createSelector(
+  extraSelectors: ({ selectShop, selectPeople, selectPersonId }) => {
+    const selectPerson = createSelector(
       selectPeople,
       selectPersonId,
       (people, id): Person | null => people.find((p) => p.id === id) ?? null,
-    ),
-  }),
+    );
+    return {
+      selectBook: createSelector(selectShop, (shop): ShopBook | null => shop?.book ?? null),
+      selectPerson,
+      /** What the person at the screen is known to do with file, stone and set tool. */
+      selectHand: createSelector(selectPerson, (person): Hand => handOf(person?.calibrations ?? [])),
+    };
+  },
 });

@@ -15,6 +15,7 @@ import { HEAVIER_SAYS, stepSays, stepTitle } from '../../../shared/words/step-wo
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import { FileWay } from './file-way';
+import { ToolTrial } from './tool-trial';
 
 const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
 const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
@@ -23,7 +24,7 @@ const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, FileWay],
+  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial],
   providers: [BenchQueue],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
@@ -126,7 +127,9 @@ export class BenchPage implements OnDestroy {
   }
 
   protected key(event: KeyboardEvent): void {
-    const onControl = (event.target as HTMLElement | null)?.closest?.('a, button, [role=slider], select');
+    const onControl = (event.target as HTMLElement | null)?.closest?.(
+      'a, button, summary, [role=slider], [role=combobox], select',
+    );
     if (typing(event) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
     if (NEXT_KEYS.has(event.key) && !(onControl && (event.key === 'Enter' || event.key === ' '))) this.next();
     else if (BACK_KEYS.has(event.key)) this.back();

@@ -19,7 +19,6 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { AnglePair } from '@odontis/core/file/angle-pair';
 import { cornersUsed } from '@odontis/core/file/file-choice';
 import { leanDisagreements } from '@odontis/core/file/direction';
-import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { depthCurve } from '@odontis/core/line/depth-curve';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { saySharpenings } from '@odontis/core/life/life';
@@ -85,7 +84,7 @@ export class PlanPage {
   private readonly editing = this.store.selectSignal(selectRequest('edit'));
   protected readonly refusal = computed(() => this.request().refusal ?? this.editing().refusal);
   protected readonly busy = computed(() => this.request().busy || this.editing().busy);
-  private readonly person = this.store.selectSignal(shopFeature.selectPerson);
+  private readonly hand = this.store.selectSignal(shopFeature.selectHand);
   private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? 0);
   protected readonly draft = linkedSignal<PlanDraft>(() => recallPlan(this.ticketId()));
   protected readonly again = signal(false);
@@ -121,7 +120,7 @@ export class PlanPage {
       return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw), past: null };
     }
     const [rakeDeg, fleamDeg] = [this.rakeDeg(), this.fleamDeg()];
-    const facts = workFactsOf(dossier, book, this.person()?.strokeRate ?? UNCALIBRATED_STROKES);
+    const facts = workFactsOf(dossier, book, this.hand().strokeRate);
     const wish = {
       line: this.line(),
       angles: null,

@@ -58,12 +58,19 @@ describe('the shop book', () => {
 
   it('adds counted strokes to the right person', async () => {
     const form = host().querySelectorAll('form')[1] as HTMLFormElement;
-    (form.elements.namedItem('strokes') as HTMLInputElement).value = '8';
-    (form.elements.namedItem('drop') as HTMLInputElement).value = '6';
+    const [strokes, drop] = [...form.querySelectorAll('input')];
+    for (const [field, text] of [
+      [strokes, '8'],
+      [drop, '6'],
+    ] as const) {
+      if (!field) throw new Error('A field is missing.');
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+    }
     form.dispatchEvent(new Event('submit', { cancelable: true }));
-    const call = bench.http.expectOne('/api/people/2/strokes');
-    expect(call.request.body.strokes).toBe(8);
-    expect(call.request.body.dropMm).toBeCloseTo(0.1524, 9);
+    const call = bench.http.expectOne('/api/people/2/calibrations');
+    expect(call.request.body.reading).toEqual({ what: 'strokes', tool: '', amount: 8, didMm: jasmine.any(Number) });
+    expect(call.request.body.reading.didMm).toBeCloseTo(0.1524, 9);
     call.flush(testPeople);
   });
 

@@ -4,11 +4,11 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Store } from '@ngrx/store';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { Person } from '@odontis/contract/people';
-import { newPerson, newStrokeReading } from '@odontis/contract/people';
+import { handOf } from '@odontis/core/calibration/hand';
+import { newPerson } from '@odontis/contract/people';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
-import { parseLength } from '@odontis/core/units/length';
 import type { BenchHours } from '@odontis/core/counter/bench-load';
 import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
 import type { Observable } from 'rxjs';
@@ -16,6 +16,7 @@ import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import type { Difference } from '../../../shared/conflict/conflict';
 import { Conflict } from '../../../shared/conflict/conflict';
+import { CalibrateForm } from '../../../shared/hand/calibrate-form';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature, ShopPage } from '../../../shared/state/shop.feature';
 import { Keys } from '../../../shared/ui/keys';
@@ -40,7 +41,7 @@ const WEEKDAYS = [
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, Notice, Conflict],
+  imports: [MatButton, MatButtonToggleModule, CalibrateForm, Notice, Conflict],
   templateUrl: './shopbook-page.html',
   styleUrl: './shopbook-page.scss',
 })
@@ -143,15 +144,16 @@ export class ShopbookPage {
     else this.change(this.api.addPerson(person.data), form);
   }
 
-  protected addStrokes(person: Person, form: HTMLFormElement): void {
-    const data = new FormData(form);
-    const drop = parseLength(String(data.get('drop')), this.speech.unit());
-    const reading = newStrokeReading.safeParse({
-      strokes: this.number(String(data.get('strokes'))),
-      dropMm: drop.ok ? drop.mm : NaN,
-    });
-    if (!reading.success) this.slip.set(reading.error.issues[0]?.message ?? null);
-    else this.change(this.api.addStrokes(person.id, reading.data), form);
+  /** What is known of a person's hand, a line each. */
+  protected handLines(person: Person): string[] {
+    const { strokeRate, stoning, setTools } = handOf(person.calibrations);
+    const rate = (mm: number, error: number, of: string, readings: number): string =>
+      `${this.speech.finer(mm)} ± ${this.speech.finer(error)} a ${of}, ${readings === 0 ? 'the trade’s usual, nothing measured yet' : `from ${readings}`}`;
+    return [
+      rate(strokeRate.rateMmPerStroke, strokeRate.errorMmPerStroke, 'stroke', strokeRate.readings),
+      rate(stoning.rate, stoning.error, 'pass of the stone', stoning.readings),
+      ...setTools.map((tool) => `set tool “${tool.name}”, read ${tool.readings} times`),
+    ];
   }
 
   private change(call: Observable<Person[]>, form: HTMLFormElement): void {
