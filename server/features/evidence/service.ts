@@ -7,9 +7,6 @@ import { hasToothLine } from '@odontis/core/evidence/quantities';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { readingFault } from '@odontis/core/evidence/reading-fault';
 import type { Saw } from '@odontis/core/saw/saw';
-import type { WorkOrder } from '@odontis/core/work/order';
-import { readOrder } from '@odontis/core/work/read-order';
-import { sawIn } from '@odontis/core/work/saw-after';
 import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
 import type { Database } from '../../database/connect';
@@ -79,8 +76,7 @@ export async function addEvidence(
         ? await db.models.Session.findByPk(here[0]?.sessionId ?? 0, { transaction: t, rejectOnEmpty: true })
         : await openSession(db, ticketId, wanted, by, t);
     if (fresh.length > 0) {
-      const kept = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
-      const saw = wanted.kind === 'after' ? sawIn('after', kept, await orderOf(db, ticketId, t)) : kept;
+      const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
       await db.models.Evidence.bulkCreate(
         fresh.map((r) => ({ ...toRow(r), sessionId: session.id, takenBy: by })),
@@ -89,12 +85,6 @@ export async function addEvidence(
     }
     return readSessions(db, ticketId, nameOf, t, seen);
   });
-}
-
-/** The order last accepted for a ticket; null where there is none. */
-async function orderOf(db: Database, ticketId: number, t: Transaction): Promise<WorkOrder | null> {
-  const plan = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
-  return plan && readOrder(plan.body);
 }
 
 /** What is wrong with readings on this saw refuses them all. Only what they correct is looked up. */

@@ -80,6 +80,7 @@ describe('the plan page', () => {
       fleamDeg: 0,
       convert: false,
       sample: false,
+      retoothMm: null,
     });
   });
 
