@@ -13,6 +13,7 @@ export const workFactsOf = (
   visit: {
     wood: ticket.wood,
     marks: ticket.marks,
+    grain: ticket.grain,
     etch: ticket.etch,
     wantsFiling: ticket.wantsFiling,
   },

@@ -5,6 +5,7 @@ import { DECISIONS, STAGES, WAITS } from '@odontis/contract/ticket';
 import { BAND_SETS } from '@odontis/core/saw/saw';
 import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
 import { CALIBRATIONS } from '@odontis/core/calibration/hand';
+import { FACT_WORDS } from '@odontis/core/judgement/saw-facts';
 import { FILE_SECTIONS } from '@odontis/core/file/file-section';
 import { CUTS } from '@odontis/core/file/filing-order';
 import { ANGLE_WAYS, POINT_SIDES, SEATED_SECTIONS } from '@odontis/core/evidence/angle-finding';
@@ -34,6 +35,11 @@ describe('docs that cannot lie', () => {
   it('the walked saw’s numbers are the ones core works out', () => {
     const text = page('architecture.md');
     for (const line of walkedSaw()) expect(text).toContain(`> ${line}`);
+  });
+
+  it('the formats name every fact a rule may look at', () => {
+    const text = page('formats.md');
+    for (const fact of Object.keys(FACT_WORDS)) expect(text).withContext(fact).toContain(`\`${fact}\``);
   });
 
   it('the glossary names every value of the vocabulary, and no others', () => {

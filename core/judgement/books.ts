@@ -1,5 +1,6 @@
 import type { BookChange, RuleBook } from './rule-book';
 import { changedBook } from './rule-book';
+import type { Fact } from './saw-facts';
 import { TRIAGE_BOOK } from './triage-book';
 import { FILING_BOOK, RESET_BOOK, STRAIGHTEN_BOOK, WORK_BOOK } from './work-books';
 
@@ -19,7 +20,10 @@ export const BOOKS = {
 export type Judgement = Partial<Record<BookId, BookChange>>;
 
 /** A book as this shop keeps it; the trade's own where the shop changed nothing. */
-export const ownBook = <V extends string>(book: RuleBook<V>, own: Judgement | undefined): RuleBook<V> => {
+export const ownBook = <V extends string, F extends Fact>(
+  book: RuleBook<V, F>,
+  own: Judgement | undefined,
+): RuleBook<V, F> => {
   const change = own?.[book.id as BookId];
   return change ? changedBook(book, change) : book;
 };

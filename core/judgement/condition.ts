@@ -6,15 +6,15 @@ export type Facts = Readonly<Record<string, FactValue>>;
 export type Limit = number | { readonly threshold: string };
 
 /** When a rule applies, as data. A fact that is not known makes any test of it false. */
-export type Condition =
-  | { readonly all: readonly Condition[] }
-  | { readonly any: readonly Condition[] }
-  | { readonly not: Condition }
-  | { readonly fact: string; readonly is: string | number | boolean | readonly (string | number)[] }
-  | { readonly fact: string; readonly has: string }
-  | { readonly fact: string; readonly atLeast: Limit }
-  | { readonly fact: string; readonly below: Limit }
-  | { readonly fact: string; readonly known: boolean };
+export type Condition<F extends string = string> =
+  | { readonly all: readonly Condition<F>[] }
+  | { readonly any: readonly Condition<F>[] }
+  | { readonly not: Condition<F> }
+  | { readonly fact: F; readonly is: string | number | boolean | readonly (string | number)[] }
+  | { readonly fact: F; readonly has: string }
+  | { readonly fact: F; readonly atLeast: Limit }
+  | { readonly fact: F; readonly below: Limit }
+  | { readonly fact: F; readonly known: boolean };
 
 const known = (value: FactValue): boolean => value !== undefined && value !== null;
 

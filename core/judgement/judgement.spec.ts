@@ -1,12 +1,19 @@
-import type { Facts } from './condition';
 import { factsOf, holds } from './condition';
 import type { BookChange, RuleBook } from './rule-book';
 import { changedBook, changeFaults, judge } from './rule-book';
+import type { Fact, FactsFor } from './saw-facts';
+import { FACT_WORDS } from './saw-facts';
 import { TRIAGE_BOOK } from './triage-book';
 import { FILING_BOOK, RESET_BOOK, STRAIGHTEN_BOOK, WORK_BOOK } from './work-books';
 
+/** Nothing known but what is said. */
+const only = (facts: Partial<FactsFor<Fact>>): FactsFor<Fact> => ({
+  ...(Object.fromEntries(Object.keys(FACT_WORDS).map((name) => [name, null])) as FactsFor<Fact>),
+  ...facts,
+});
+
 /** Every case of the trade's judgement (trade section 2, common practice, no source): facts, verdict, the rule that says it. */
-const CASES: Record<string, { book: RuleBook<string>; cases: [Facts, string, string][] }> = {
+const CASES: Record<string, { book: RuleBook<string>; cases: [Partial<FactsFor<Fact>>, string, string][] }> = {
   triage: {
     book: TRIAGE_BOOK,
     cases: [
@@ -103,7 +110,7 @@ for (const [name, { book, cases }] of Object.entries(CASES)) {
   describe(`judgement: ${name}`, () => {
     for (const [facts, verdict, rule] of cases) {
       it(`${JSON.stringify(facts)}: ${verdict}`, () => {
-        const judged = judge(book, facts);
+        const judged = judge(book, only(facts));
         expect(judged.verdict).toBe(verdict);
         expect(judged.reasons[0]?.rule).toBe(rule);
       });
@@ -114,10 +121,11 @@ for (const [name, { book, cases }] of Object.entries(CASES)) {
       expect(new Set(book.rules.map((r) => r.id)).size).toBe(book.rules.length);
       expect(book.rules.every((r) => r.source !== '' && r.says.endsWith('.'))).toBeTrue();
     });
-    it('knowing nothing, no rule speaks', () => expect(judge(book, {}).reasons[0]?.rule).toBe(book.otherwise.rule));
+    it('knowing nothing, no rule speaks', () =>
+      expect(judge(book, only({})).reasons[0]?.rule).toBe(book.otherwise.rule));
     it('is plain data: through JSON and back it judges the same', () => {
       const copy = JSON.parse(JSON.stringify(book)) as RuleBook<string>;
-      for (const [facts] of cases) expect(judge(copy, facts)).toEqual(judge(book, facts));
+      for (const [facts] of cases) expect(judge(copy, only(facts))).toEqual(judge(book, only(facts)));
     });
   });
 }
@@ -125,30 +133,30 @@ for (const [name, { book, cases }] of Object.entries(CASES)) {
 describe('a shop’s own judgement, without code', () => {
   it('moves a threshold: nine points and finer are filed rip', () => {
     const own = changedBook(FILING_BOOK, { thresholds: { finePoints: 9 } });
-    expect(judge(own, { points: 9 }).verdict).toBe('rip');
-    expect(judge(FILING_BOOK, { points: 9 }).verdict).toBe('ask');
+    expect(judge(own, only({ points: 9 })).verdict).toBe('rip');
+    expect(judge(FILING_BOOK, only({ points: 9 })).verdict).toBe('ask');
   });
   it('switches a rule off, changes another’s verdict and words, adds one of its own', () => {
     const change: BookChange = {
       rules: { pitting: { off: true }, twist: { verdict: 'decline', says: 'We do not take twisted saws.' } },
       more: [
         {
-          id: 'no-mondays',
+          id: 'no-carbide-today',
           verdict: 'take-if',
           because: 'saw',
-          when: { fact: 'day', is: 'monday' },
-          says: 'Not on Mondays.',
+          when: { fact: 'tipped', is: 'carbide' },
+          says: 'Not while the grinder is away.',
           source: 'the shop',
         },
       ],
     };
     expect(changeFaults(TRIAGE_BOOK, change)).toEqual([]);
     const own = changedBook(TRIAGE_BOOK, change);
-    expect(judge(own, { marks: ['pitting'] }).verdict).toBe('take');
-    expect(judge(own, { marks: ['twist'] }).reasons[0]).toEqual(
+    expect(judge(own, only({ marks: ['pitting'] })).verdict).toBe('take');
+    expect(judge(own, only({ marks: ['twist'] })).reasons[0]).toEqual(
       jasmine.objectContaining({ verdict: 'decline', says: 'We do not take twisted saws.' }),
     );
-    expect(judge(own, { day: 'monday' }).verdict).toBe('take-if');
+    expect(judge(own, only({ tipped: 'carbide' })).verdict).toBe('take-if');
   });
   it('every fault is named with its path, and nothing is changed', () => {
     const bad = {
@@ -173,8 +181,45 @@ describe('a shop’s own judgement, without code', () => {
       '/more/0/id',
       '/more/0/verdict',
       '/more/0/when',
+      '/more/0/when',
     ]);
     expect(() => changedBook(TRIAGE_BOOK, bad)).toThrowError(RangeError);
+  });
+});
+
+describe('the facts of the books', () => {
+  const books: Record<string, RuleBook<string>> = { TRIAGE_BOOK, WORK_BOOK, FILING_BOOK, RESET_BOOK, STRAIGHTEN_BOOK };
+  it('every fact a book asks for is looked at by a rule of it, but for those offered to a shop’s own rules', () => {
+    const spare = Object.entries(books).flatMap(([name, book]) => {
+      const looked = new Set<string>(book.rules.flatMap((r) => factsOf(r.when)));
+      expect([...looked].filter((fact) => !book.facts.includes(fact as Fact)))
+        .withContext(name)
+        .toEqual([]);
+      return book.facts.filter((fact) => !looked.has(fact));
+    });
+    expect(spare).toEqual(['lengthMm']);
+  });
+  it('a rule kept on a fact nobody knows is passed over, not a reason to judge nothing', () => {
+    const unknown = {
+      id: 'x',
+      verdict: 'decline',
+      because: 'saw',
+      when: { not: { fact: 'day', is: 'monday' } },
+      says: 'a.',
+      source: 'b',
+    };
+    expect(changedBook(TRIAGE_BOOK, { more: [unknown] }).rules.length).toBe(TRIAGE_BOOK.rules.length);
+  });
+  it('every fact belongs to a book', () => {
+    const asked = new Set(Object.values(books).flatMap((b) => b.facts));
+    expect(Object.keys(FACT_WORDS).filter((name) => !asked.has(name as Fact))).toEqual([]);
+  });
+  it('a rule on a fact its book does not ask for, or a judgement without one, does not compile', () => {
+    // @ts-expect-error lineLook is no fact of the book of resets
+    const when: (typeof RESET_BOOK)['rules'][number]['when'] = { fact: 'lineLook', is: 'even' };
+    // @ts-expect-error heightLeftShare is not supplied
+    const judged = judge(FILING_BOOK, { points: 9, worksOtherGrain: null });
+    expect([when, judged.verdict]).toEqual([jasmine.anything(), 'ask']);
   });
 });
 

@@ -1,11 +1,12 @@
-import type { Condition, Facts } from './condition';
-import { holds, thresholdsOf } from './condition';
+import type { Condition } from './condition';
+import { factsOf, holds, thresholdsOf } from './condition';
+import type { Fact, FactsFor } from './saw-facts';
 
 /** One readable rule of judgement. */
-export interface Rule<V extends string> {
+export interface Rule<V extends string, F extends string = string> {
   readonly id: string;
   readonly verdict: V;
-  readonly when: Condition;
+  readonly when: Condition<F>;
   /** The reason, in a sentence a customer could be told. */
   readonly says: string;
   /** The question whose answer caused it. */
@@ -17,14 +18,16 @@ export interface Rule<V extends string> {
 }
 
 /** A question and the rules that answer it. */
-export interface RuleBook<V extends string> {
+export interface RuleBook<V extends string, F extends Fact = Fact> {
   readonly id: string;
+  /** What must be known, or known not to be, before its rules can speak. */
+  readonly facts: readonly F[];
   readonly question: string;
   /** The possible answers, the mildest first: of the rules that apply, the last in this order decides. */
   readonly verdicts: readonly V[];
   readonly otherwise: { readonly verdict: V; readonly rule: string; readonly says: string };
   readonly thresholds: Readonly<Record<string, number>>;
-  readonly rules: readonly Rule<V>[];
+  readonly rules: readonly Rule<V, F>[];
 }
 
 export interface Judged<V extends string> {
@@ -49,7 +52,7 @@ export interface BookChange {
 }
 
 /** Judge by a book: every rule that applies is told, the gravest first; the gravest decides. O(rules). */
-export function judge<V extends string>(book: RuleBook<V>, facts: Facts): Judged<V> {
+export function judge<V extends string, F extends Fact>(book: RuleBook<V, F>, facts: FactsFor<F>): Judged<V> {
   const gravity = (verdict: V): number => book.verdicts.indexOf(verdict);
   const reasons = book.rules
     .filter((rule) => holds(rule.when, facts, book.thresholds))
@@ -75,7 +78,10 @@ export interface ChangeFault {
 }
 
 /** What is wrong with a shop's change: names that are not there, verdicts the book does not know, limits that are no numbers. */
-export function changeFaults<V extends string>(book: RuleBook<V>, change: BookChange): ChangeFault[] {
+export function changeFaults<V extends string, F extends Fact>(
+  book: RuleBook<V, F>,
+  change: BookChange,
+): ChangeFault[] {
   const faults: ChangeFault[] = [];
   const say = (path: string, message: string): void => void faults.push({ path, message });
   for (const [name, value] of Object.entries(change.thresholds ?? {})) {
@@ -93,6 +99,10 @@ export function changeFaults<V extends string>(book: RuleBook<V>, change: BookCh
     if (ids.has(rule.id)) say(`/more/${i}/id`, `There is a rule called "${rule.id}" already.`);
     ids.add(rule.id);
     if (!verdicts.includes(rule.verdict)) say(`/more/${i}/verdict`, `The answers here are ${verdicts.join(', ')}.`);
+    const facts: readonly string[] = book.facts;
+    for (const name of factsOf(rule.when))
+      if (!facts.includes(name))
+        say(`/more/${i}/when`, `Nothing called "${name}" is known where this is judged: ${facts.join(', ')}.`);
     for (const name of thresholdsOf(rule.when))
       if (!(name in book.thresholds)) say(`/more/${i}/when`, `This book has no threshold called "${name}".`);
   });
@@ -100,8 +110,14 @@ export function changeFaults<V extends string>(book: RuleBook<V>, change: BookCh
 }
 
 /** The book as the shop keeps it. Throws RangeError on a change with faults: look at {@link changeFaults} first. */
-export function changedBook<V extends string>(book: RuleBook<V>, change: BookChange): RuleBook<V> {
-  const faults = changeFaults(book, change);
+export function changedBook<V extends string, F extends Fact>(
+  book: RuleBook<V, F>,
+  change: BookChange,
+): RuleBook<V, F> {
+  const facts: readonly string[] = book.facts;
+  // A rule kept from when any fact could be named never spoke where nobody knew it, and does not now.
+  const more = (change.more ?? []).filter((rule) => factsOf(rule.when).every((name) => facts.includes(name)));
+  const faults = changeFaults(book, { ...change, more });
   if (faults[0]) throw new RangeError(`${faults[0].path}: ${faults[0].message}`);
   const rules = book.rules
     .filter((rule) => !change.rules?.[rule.id]?.off)
@@ -112,6 +128,6 @@ export function changedBook<V extends string>(book: RuleBook<V>, change: BookCha
   return {
     ...book,
     thresholds: { ...book.thresholds, ...change.thresholds },
-    rules: [...rules, ...((change.more ?? []) as Rule<V>[])],
+    rules: [...rules, ...(more as Rule<V, F>[])],
   };
 }

@@ -2,15 +2,41 @@ import { COMMON_PRACTICE } from '../reason/reason';
 import type { Verdict } from '../triage/verdicts';
 import type { Condition } from './condition';
 import type { Rule, RuleBook } from './rule-book';
+import type { Fact } from './saw-facts';
 
-const family = (...is: string[]): Condition => ({ fact: 'family', is });
-const marked = (mark: string): Condition => ({ fact: 'marks', has: mark });
-const all = (...conditions: Condition[]): Condition => ({ all: conditions });
+/** What the counter is asked, and what follows from it. */
+const FACTS = [
+  'family',
+  'backFixing',
+  'tipped',
+  'hardened',
+  'marks',
+  'kinkNearToe',
+  'kinkInPlate',
+  'plateOverheated',
+  'speedMarked',
+  'lengthMm',
+  'plateDepthMm',
+  'sharpeningsLeft',
+  'etch',
+  'collectible',
+  'converting',
+  'costOverReplacing',
+  'filesPullSaws',
+  'outersRefused',
+  'partsRefused',
+] as const satisfies readonly Fact[];
+export type TriageFact = (typeof FACTS)[number];
+type When = Condition<TriageFact>;
+
+const family = (...is: string[]): When => ({ fact: 'family', is });
+const marked = (mark: string): When => ({ fact: 'marks', has: mark });
+const all = (...conditions: When[]): When => ({ all: conditions });
 const source = COMMON_PRACTICE;
 /** Powered plates are judged more strictly, by rules of their own. */
-const handTool: Condition = { not: family('band', 'circular', 'dado') };
+const handTool: When = { not: family('band', 'circular', 'dado') };
 
-const WESTERN: readonly Rule<Verdict>[] = [
+const WESTERN: readonly Rule<Verdict, TriageFact>[] = [
   {
     id: 'hardened',
     verdict: 'decline',
@@ -143,7 +169,7 @@ const WESTERN: readonly Rule<Verdict>[] = [
   },
 ];
 
-const OTHERS: readonly Rule<Verdict>[] = [
+const OTHERS: readonly Rule<Verdict, TriageFact>[] = [
   {
     id: 'carbide',
     verdict: 'take-if',
@@ -282,8 +308,9 @@ const OTHERS: readonly Rule<Verdict>[] = [
 ];
 
 /** Take it, take it if, or decline (trade section 2). Facts: docs/formats.md. Over 250 lines: one table of rules, read as one. */
-export const TRIAGE_BOOK: RuleBook<Verdict> = {
+export const TRIAGE_BOOK: RuleBook<Verdict, TriageFact> = {
   id: 'triage',
+  facts: FACTS,
   question: 'Is it taken in?',
   verdicts: ['take', 'take-if', 'decline'],
   otherwise: { verdict: 'take', rule: 'sound', says: 'Soft teeth and a sound plate: nothing stands against it.' },

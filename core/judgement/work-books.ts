@@ -1,11 +1,22 @@
 import { COMMON_PRACTICE } from '../reason/reason';
 import type { RuleBook } from './rule-book';
+import type { Fact } from './saw-facts';
 
 // Over 250 lines: four small tables of rules, each read whole.
 const source = COMMON_PRACTICE;
 
+const WORK_FACTS = [
+  'lineLook',
+  'marks',
+  'converting',
+  'heightSpreadMm',
+  'worstSpacingShare',
+  'hollowMm',
+  'rakeOffDeg',
+] as const satisfies readonly Fact[];
 /** Sharpening assumes a straight line, even spacing and the right profile; anything else is the full tune (trade section 2). */
-export const WORK_BOOK: RuleBook<'sharpen' | 'tune'> = {
+export const WORK_BOOK: RuleBook<'sharpen' | 'tune', (typeof WORK_FACTS)[number]> = {
+  facts: WORK_FACTS,
   id: 'work',
   question: 'A sharpening, or the full tune?',
   verdicts: ['sharpen', 'tune'],
@@ -91,8 +102,10 @@ export const WORK_BOOK: RuleBook<'sharpen' | 'tune'> = {
   ],
 };
 
+const FILING_FACTS = ['points', 'worksOtherGrain', 'heightLeftShare'] as const satisfies readonly Fact[];
 /** Rip, crosscut, or the owner is asked (trade section 2). */
-export const FILING_BOOK: RuleBook<'ask' | 'keep' | 'rip' | 'convert'> = {
+export const FILING_BOOK: RuleBook<'ask' | 'keep' | 'rip' | 'convert', (typeof FILING_FACTS)[number]> = {
+  facts: FILING_FACTS,
   id: 'filing',
   question: 'Rip, crosscut, or converted?',
   verdicts: ['ask', 'convert', 'rip', 'keep'],
@@ -139,8 +152,16 @@ export const FILING_BOOK: RuleBook<'ask' | 'keep' | 'rip' | 'convert'> = {
   ],
 };
 
+const RESET_FACTS = [
+  'setRead',
+  'setLeftShare',
+  'filingsSinceSet',
+  'work',
+  'setUneven',
+] as const satisfies readonly Fact[];
 /** Renew the set, or leave it (trade section 8: set lasts three or four filings). */
-export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
+export const RESET_BOOK: RuleBook<'leave' | 'reset', (typeof RESET_FACTS)[number]> = {
+  facts: RESET_FACTS,
   id: 'reset',
   question: 'Is the set renewed?',
   verdicts: ['leave', 'reset'],
@@ -190,8 +211,20 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset'> = {
   ],
 };
 
+const STRAIGHTEN_FACTS = [
+  'family',
+  'marks',
+  'bendSagMm',
+  'bendLengthMm',
+  'kinkInPlate',
+  'kinkNearToe',
+] as const satisfies readonly Fact[];
 /** Straighten by hand, by block and clamp, under the hammer, or not at all (trade section 2). */
-export const STRAIGHTEN_BOOK: RuleBook<'leave' | 'by-hand' | 'clamp' | 'hammer' | 'shorten' | 'scrap'> = {
+export const STRAIGHTEN_BOOK: RuleBook<
+  'leave' | 'by-hand' | 'clamp' | 'hammer' | 'shorten' | 'scrap',
+  (typeof STRAIGHTEN_FACTS)[number]
+> = {
+  facts: STRAIGHTEN_FACTS,
   id: 'straighten',
   question: 'Straighten it, or scrap it?',
   verdicts: ['leave', 'by-hand', 'clamp', 'hammer', 'shorten', 'scrap'],

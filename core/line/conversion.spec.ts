@@ -63,36 +63,14 @@ describe('rip to crosscut and back', () => {
     const [rip, cross] = [toothFor(0, 0), toothFor(CROSS.rakeDeg, CROSS.fleamDeg)];
     expect(conversionLossMm(cross, rip, 3, 1 / 3)).toBeCloseTo(conversionLossMm(cross, rip, 3) / 3, 12);
   });
-  // Common practice, no source (trade section 2): at 7 points and coarser keep separate saws; converting costs height.
-  it('advises by points and by what height is left', () => {
-    expect(convertTeeth(RIP, CROSS, pitchMmFromCount(11, 'points'), 0.05).verdict).toBe('convert');
-    expect(convertTeeth(RIP, CROSS, pitchMmFromCount(6, 'points'), 0.05).verdict).toBe('keep');
+  it('what is left is the old height less the loss; the gullets go deeper by what the new tooth lacks', () => {
     const back = convertTeeth(CROSS, RIP, pitchMmFromCount(11, 'points'), 0.05);
     expect(back.heightLeftMm).toBeCloseTo(
       toothHeightMm(2.54, toothFor(CROSS.rakeDeg, CROSS.fleamDeg)) - back.lossMm,
       12,
     );
     expect(back.sharpenings).toBeCloseTo(back.lossMm / 0.05, 12);
-    const severe = convertTeeth({ rakeDeg: 15, fleamDeg: 0 }, { rakeDeg: -30, fleamDeg: 0 }, 2.54, 0.05);
-    expect([severe.verdict, severe.reason.otherwise]).toEqual(['keep', 'The teeth would end too small.']);
-  });
-});
-
-describe('what a conversion says', () => {
-  const words = (points: number) => convertTeeth(RIP, CROSS, pitchMmFromCount(points, 'points'), 0.05).reason;
-  it('by points: separate saws at 7 and coarser, the owner between, rip for everything from 10', () => {
-    expect(words(7).what).toBe('Keep the filing it has');
-    expect(words(7).otherwise).toContain('separate rip and crosscut saws');
-    expect(words(8).otherwise).toBe('Between, the owner is asked.');
-    expect(words(8).what).toBe('Convert it');
-    expect(words(10).otherwise).toContain('a rip filing does for everything');
-  });
-  it('with its own numbers: points, old height, loss and what is left', () => {
-    const told = convertTeeth(RIP, CROSS, 2.54, 0.05);
-    const value = (name: string) => told.reason.inputs.find((i) => i.name === name)?.value as number;
-    expect(value('points to the inch')).toBeCloseTo(11, 12);
-    expect(value('old tooth height') - value('tips come down')).toBeCloseTo(value('height left'), 12);
-    expect(told.gulletsDeeperMm).toBeCloseTo(told.newHeightMm - told.heightLeftMm, 12);
+    expect(back.gulletsDeeperMm).toBeCloseTo(back.newHeightMm - back.heightLeftMm, 12);
     expect(convertTeeth(CROSS, CROSS, 2.54, 0.05).gulletsDeeperMm).toBe(0);
   });
 });

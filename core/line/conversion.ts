@@ -1,9 +1,6 @@
 import type { FiledTooth } from '../file/flank-angles';
 import { toothFor, toothHeightMm } from '../file/flank-angles';
 import type { AnglePair } from '../file/angle-pair';
-import type { Reason } from '../reason/reason';
-import { because, input, COMMON_PRACTICE } from '../reason/reason';
-import { MM_PER_INCH } from '../units/length';
 
 /** What filing the same pitch to other angles does to the teeth. */
 export interface Conversion {
@@ -16,8 +13,6 @@ export interface Conversion {
   /** How far the gullets go into the plate for it, mm; none where the new tooth is the lower. */
   readonly gulletsDeeperMm: number;
   readonly sharpenings: number;
-  readonly verdict: 'convert' | 'keep';
-  readonly reason: Reason;
 }
 
 /**
@@ -42,53 +37,20 @@ export function conversionLossMm(from: FiledTooth, to: FiledTooth, pitchMm: numb
   return (depth * gains) / (to.spread + losses);
 }
 
-/** Less of the new tooth's height than this standing over the old gullets is too small a tooth. No source. */
-export const LEAST_HEIGHT_SHARE = 0.6;
-/** At this many points and finer a rip filing does for everything; at COARSE and coarser saws are kept apart. */
-export const FINE_POINTS = 10;
-export const COARSE_POINTS = 7;
-
 /**
- * Rip to crosscut or back at the same pitch: what it costs, what height is
- * left, whether to (trade section 2). At 7 points and coarser separate saws
- * are kept; where too little tooth would be left the present filing stays.
- * Degrees and mm. Common practice for the limits, no source.
+ * Rip to crosscut or back at the same pitch: what it costs and what height is left. Whether it is
+ * worth it the shop's book of filings says. Degrees and mm.
  */
 export function convertTeeth(from: AnglePair, to: AnglePair, pitchMm: number, perSharpeningMm: number): Conversion {
   const [old, wanted] = [toothFor(from.rakeDeg, from.fleamDeg), toothFor(to.rakeDeg, to.fleamDeg)];
-  const oldHeight = toothHeightMm(pitchMm, old);
   const newHeightMm = toothHeightMm(pitchMm, wanted);
   const lossMm = conversionLossMm(old, wanted, pitchMm);
-  const heightLeftMm = oldHeight - lossMm;
-  const points = MM_PER_INCH / pitchMm + 1;
-  const tooSmall = heightLeftMm < LEAST_HEIGHT_SHARE * newHeightMm;
-  const coarse = points <= COARSE_POINTS + 1e-9;
-  const verdict = tooSmall || coarse ? 'keep' : 'convert';
+  const heightLeftMm = toothHeightMm(pitchMm, old) - lossMm;
   return {
     lossMm,
     heightLeftMm,
     newHeightMm,
     gulletsDeeperMm: Math.max(0, newHeightMm - heightLeftMm),
     sharpenings: lossMm / perSharpeningMm,
-    verdict,
-    reason: because(
-      verdict === 'convert' ? 'Convert it' : 'Keep the filing it has',
-      'loss = old height × angles gained ÷ (T of the new tooth + angles given up), in tangents',
-      [
-        input('points to the inch', points, 'count'),
-        input('old tooth height', oldHeight, 'mm'),
-        input('tips come down', lossMm, 'mm'),
-        input('height left', heightLeftMm, 'mm'),
-        input('least share of the new height', LEAST_HEIGHT_SHARE, 'share'),
-      ],
-      COMMON_PRACTICE,
-      tooSmall
-        ? 'The teeth would end too small.'
-        : coarse
-          ? `At ${COARSE_POINTS} points and coarser separate rip and crosscut saws are kept.`
-          : points >= FINE_POINTS
-            ? `At ${FINE_POINTS} points and finer a rip filing does for everything.`
-            : 'Between, the owner is asked.',
-    ),
   };
 }

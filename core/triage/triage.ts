@@ -1,6 +1,7 @@
-import type { RuleBook } from '../judgement/rule-book';
 import { judge } from '../judgement/rule-book';
+import type { FactsOfBook } from '../judgement/saw-facts';
 import { TRIAGE_BOOK } from '../judgement/triage-book';
+import { lifeCost } from '../life/life';
 import type { Saw } from '../saw/saw';
 import type { BackFixing, Filing } from '../saw/families';
 import type { Family } from '../saw/all-families';
@@ -32,6 +33,7 @@ export interface JudgedSaw {
   readonly filing?: Saw['filing'];
   readonly tipped?: 'steel' | 'carbide';
   readonly markedLimitRpm?: number | null;
+  readonly toothLineMm?: number;
   readonly plateDepthHeelMm?: number;
   readonly plateDepthToeMm?: number;
   readonly parts?: readonly { readonly id: string; readonly kind: 'outer' | 'chipper' | 'shim' }[];
@@ -82,12 +84,15 @@ export function isConverting(filing: Saw['filing'] | undefined, wants: WantedFil
   return wants !== undefined && wants !== 'as-it-is' && filing !== 'combination' && wants !== (filing as Filing);
 }
 
-/** Answers at the counter as facts the rules read: where a kink is decides what can be done about it. */
-export function factsFrom(
-  answers: IntakeAnswers,
-): Record<string, string | number | boolean | null | readonly string[]> {
-  const { saw, marks } = answers;
+/** Where a plate is kinked decides what can be done about it. */
+export function kinksOf(marks: readonly PlateMark[]): { readonly kinkNearToe: boolean; readonly kinkInPlate: boolean } {
   const kinks = marks.filter((m) => m.kind === 'kink');
+  return { kinkNearToe: kinks.some((m) => m.along >= NEAR_TOE), kinkInPlate: kinks.some((m) => m.along < NEAR_TOE) };
+}
+
+/** Answers at the counter as facts the rules read: where a kink is decides what can be done about it. */
+export function factsFrom(answers: IntakeAnswers): FactsOfBook<typeof TRIAGE_BOOK> {
+  const { saw, marks } = answers;
   const depths = [saw.plateDepthHeelMm, saw.plateDepthToeMm].filter((mm): mm is number => mm !== undefined && mm > 0);
   return {
     family: saw.family,
@@ -96,16 +101,22 @@ export function factsFrom(
     // Carbide is judged by being carbide: nobody tries a file on it.
     hardened: saw.tipped === 'carbide' ? null : answers.hardened,
     marks: marks.map((m) => m.kind),
-    kinkNearToe: kinks.some((m) => m.along >= NEAR_TOE),
-    kinkInPlate: kinks.some((m) => m.along < NEAR_TOE),
+    ...kinksOf(marks),
     plateOverheated: marks.some((m) => m.kind === 'burn' && m.down < AT_THE_TEETH),
     speedMarked: saw.markedLimitRpm === undefined ? null : saw.markedLimitRpm !== null,
+    lengthMm: saw.toothLineMm ?? null,
     plateDepthMm: depths.length > 0 ? Math.min(...depths) : null,
+    sharpeningsLeft:
+      depths.length > 0 && (saw.family === 'hand' || saw.family === 'back')
+        ? lifeCost(0, Math.min(...depths), saw.family).left.likely
+        : null,
     etch: answers.etch ?? null,
     collectible: answers.collectible ?? null,
     converting: isConverting(saw.filing, answers.wantsFiling),
     costOverReplacing: answers.costOverReplacing ?? null,
     filesPullSaws: answers.filesPullSaws ?? null,
+    outersRefused: null,
+    partsRefused: null,
   };
 }
 
@@ -115,12 +126,12 @@ export function factsFrom(
  * is judged part by part and then as a whole: a refused chipper is left out, a
  * refused outer blade stops the set.
  */
-export function triage(answers: IntakeAnswers, book: RuleBook<Verdict> = TRIAGE_BOOK): Triage {
+export function triage(answers: IntakeAnswers, book: typeof TRIAGE_BOOK = TRIAGE_BOOK): Triage {
   if (answers.saw.family === 'dado' && answers.saw.parts) return triageSet(answers, answers.saw.parts, book);
   return told(judge(book, factsFrom(answers)).reasons as readonly TriageReason[], book);
 }
 
-function triageSet(answers: IntakeAnswers, parts: NonNullable<JudgedSaw['parts']>, book: RuleBook<Verdict>): Triage {
+function triageSet(answers: IntakeAnswers, parts: NonNullable<JudgedSaw['parts']>, book: typeof TRIAGE_BOOK): Triage {
   const judged = parts.map((part, i) => {
     const marks = answers.marks.filter((m) => (m.part ?? 0) === i);
     const own = judge(book, factsFrom({ ...answers, marks }));
@@ -145,7 +156,7 @@ function triageSet(answers: IntakeAnswers, parts: NonNullable<JudgedSaw['parts']
 
 const plain = ({ withoutIt: _without, ...reason }: TriageReason): TriageReason => reason;
 
-function told(reasons: readonly TriageReason[], book: RuleBook<Verdict>): Triage {
+function told(reasons: readonly TriageReason[], book: typeof TRIAGE_BOOK): Triage {
   const gravity = (verdict: Verdict): number => book.verdicts.indexOf(verdict);
   const gravest = (all: readonly TriageReason[]): Verdict =>
     all.reduce<Verdict>(

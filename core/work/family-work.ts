@@ -7,7 +7,7 @@ import type { Family } from '../saw/all-families';
 import type { Wood } from '../saw/families';
 import type { Saw } from '../saw/saw';
 import type { PlateMark } from '../triage/plate-marks';
-import type { WantedFiling } from '../triage/triage';
+import type { Grain, WantedFiling } from '../triage/triage';
 import type { ShopHabits } from './habits';
 import type { LineOrder, WorkOrder } from './order';
 import type { Rates } from './price';
@@ -26,6 +26,7 @@ export interface WorkFacts {
   readonly visit: {
     readonly wood: Wood;
     readonly marks: readonly PlateMark[];
+    readonly grain: Grain;
     readonly etch: boolean;
     readonly wantsFiling: WantedFiling;
   };

@@ -82,6 +82,12 @@ export const lineInputs = z
       .readonly(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     etch: z.boolean(),
+    /** Whether it works the other way of the grain than it is filed for; left out or null where nobody said. */
+    worksOtherGrain: z.boolean().nullish(),
+    /** Rake as it was measured before the work, degrees; left out or null where it was not. */
+    measuredRakeDeg: z.number().nullish(),
+    /** How the plate is straightened, and why, as the shop judges it; left out where it is straight. */
+    straighten: z.object({ verdict: z.string(), says: z.string() }).readonly().optional(),
     /** Filings since the set was last renewed here; null where no visit says. */
     filingsSinceSet: z.number().nullable(),
     line: z.enum(LINE_CHOICES),

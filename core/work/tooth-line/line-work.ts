@@ -1,3 +1,5 @@
+import { estimatesOf } from '../../evidence/estimates';
+import { plateBend } from '../../plate/plate-bend';
 import { lineOf } from '../../evidence/line-of';
 import { quantitiesOf } from '../../evidence/quantities';
 import { findReadingFaults } from '../../evidence/reading-faults';
@@ -6,7 +8,8 @@ import { placesOn, teethOf } from '../../saw/saw';
 import { isConverting } from '../../triage/triage';
 import type { LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
 import { anglesFor } from '../habits';
-import { angleOfEvidence } from './angles-of-evidence';
+import { judgeStraightening, worksOtherGrain } from '../judge-work';
+import { angleOfEvidence, measuredAngles } from './angles-of-evidence';
 import { chaseOffer } from './chase-offer';
 import { coverageOf, standForRest } from './coverage';
 import type { LineInputs } from './inputs';
@@ -89,6 +92,9 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
       strokeRate: facts.strokeRate,
       marks: [...new Set(visit.marks.map((mark) => mark.kind))],
       etch: visit.etch,
+      worksOtherGrain: worksOtherGrain(visit.grain, saw.filing),
+      measuredRakeDeg: measuredAngles(saw, facts.sessions)?.rakeDeg.value ?? null,
+      ...straightening(facts),
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,
       judgement: facts.judgement,
@@ -100,6 +106,18 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
     if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
     throw error;
   }
+}
+
+/** How the plate is straightened, by the marks of the counter and its bow where that was gauged. */
+function straightening({ saw, visit, sessions, judgement }: WorkFacts): Pick<LineInputs, 'straighten'> {
+  const bow = estimatesOf(
+    sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings),
+    'bow',
+    null,
+  );
+  const judged = judgeStraightening(saw.family, visit.marks, plateBend(bow, saw.toothLineMm), judgement);
+  if (!judged) return {};
+  return { straighten: { verdict: judged.verdict, says: judged.reasons.map((r) => r.says).join(' ') } };
 }
 
 /** Filings since a full tune last renewed the set; null where no visit here did. */

@@ -1,6 +1,7 @@
 import { gulletDirection } from '../../file/direction';
 import type { Lean, ToothReading } from '../../evidence/tooth-reading';
 import { leanOf, standingTeeth } from '../../evidence/tooth-reading';
+import { because, COMMON_PRACTICE } from '../../reason/reason';
 import { cautionsFor } from '../cautions';
 import type { WorkOrder } from '../order';
 import type { Step, StepKind, Stop } from '../step';
@@ -22,7 +23,13 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
   const rusty = marks.includes('rust') || marks.includes('pitting');
   const tune = work !== 'sharpen';
   if (tune || rusty) whole('clean', rusty ? WHOLE_SAW_MINUTES.rust : WHOLE_SAW_MINUTES.clean);
-  if (marks.some((m) => CROOKED.has(m))) whole('straighten', WHOLE_SAW_MINUTES.straighten);
+  const { straighten } = study.inputs;
+  if (marks.some((m) => CROOKED.has(m)) || (straighten && straighten.verdict !== 'leave'))
+    whole('straighten', STRAIGHTEN_MINUTES[straighten?.verdict ?? ''] ?? WHOLE_SAW_MINUTES.straighten, {
+      reasons: straighten
+        ? [because('How to straighten it', 'the shop’s rules of straightening', [], COMMON_PRACTICE, straighten.says)]
+        : [],
+    });
   if (marks.includes('loose-handle')) whole('tighten', WHOLE_SAW_MINUTES.tighten);
   const setting = reset ? settingSteps(study) : [];
   if (tune) whole('flatten-set', WHOLE_SAW_MINUTES['flatten-set']);
@@ -60,6 +67,9 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
   whole('finish', WHOLE_SAW_MINUTES.finish);
   return steps;
 }
+
+/** Blocks and a clamp, or many light taps, take longer than hands. Common practice, no source. */
+const STRAIGHTEN_MINUTES: Readonly<Record<string, number>> = { clamp: 15, hammer: 30, shorten: 40 };
 
 const CROOKED: ReadonlySet<string> = new Set(['bend', 'kink', 'twist', 'wavy-line']);
 

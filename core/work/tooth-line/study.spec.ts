@@ -2,13 +2,15 @@ import fc from 'fast-check';
 import { evenSaw, planInputs, randomSaw } from '../../reference/random-saw';
 import { DEFAULT_HABITS } from '../habits';
 import { viewDepth } from './depth-view';
-import { LEVEL_ENOUGH_MM, studyLine } from './study';
+import { WORK_BOOK } from '../../judgement/work-books';
+import { studyLine } from './study';
 
 const bumpy = (height: (i: number) => number, shift: (i: number) => number = () => 0) =>
   evenSaw(60, 2).map((r, i) => ({ ...r, yMm: height(i), xMm: r.xMm + shift(i) }));
 
 describe('the study of a line', () => {
-  it('leaves a line alone that a pass of the mill file would not better', () => {
+  const LEVEL_ENOUGH_MM = WORK_BOOK.thresholds['heightSpreadMm'] as number;
+  it('leaves a line alone that the shop’s rule calls a sharpening, and joints one it calls a tune', () => {
     const level = studyLine(
       planInputs(
         bumpy((i) => (i % 2 ? 0 : -0.9 * LEVEL_ENOUGH_MM)),
@@ -25,6 +27,18 @@ describe('the study of a line', () => {
     );
     expect(uneven.recommended.sharpenOnly).toBeFalse();
     expect(uneven.recommended.depthMm).toBeCloseTo(1.5 * LEVEL_ENOUGH_MM, 6);
+    // A shop that is stricter joints the first as well.
+    const strict = { work: { thresholds: { heightSpreadMm: 0.5 * LEVEL_ENOUGH_MM } } };
+    const theirs = studyLine({ ...level.inputs, judgement: strict });
+    expect([theirs.recommended.sharpenOnly, level.recommended.sharpenOnly]).toEqual([false, true]);
+  });
+
+  it('a profile other than wanted, as its angles were read, is a tune where the teeth do not all reach', () => {
+    const readings = bumpy((i) => (i % 2 ? 0 : -0.5 * LEVEL_ENOUGH_MM));
+    const plain = planInputs(readings, 2);
+    expect(studyLine(plain).recommended.sharpenOnly).toBeTrue();
+    const off = studyLine({ ...plain, measuredRakeDeg: plain.angles.rakeDeg - 8 });
+    expect(off.recommended.sharpenOnly).toBeFalse();
   });
 
   it('leaves out the lowest twentieth: one broken tooth of sixty is not chased', () => {

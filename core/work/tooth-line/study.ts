@@ -3,7 +3,6 @@ import type { FiledTooth } from '../../file/flank-angles';
 import { TAPER_SECTION_DEG, toothFor, toothHeightMm } from '../../file/flank-angles';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { Conversion } from '../../line/conversion';
-import { convertTeeth } from '../../line/conversion';
 import type { LeastDepth } from '../../line/depth-curve';
 import { leastDepth } from '../../line/depth-curve';
 import type { PreparedLine } from '../../line/flats';
@@ -15,10 +14,14 @@ import { because, input } from '../../reason/reason';
 import { woodFacts } from '../../saw/woods';
 import type { NominalLine, ToeZone } from '../../saw/zones';
 import { linedTeeth, lineZones, nominalLine, placeInPitches } from '../../saw/zones';
+import type { LineStatistics } from '../../evidence/line-statistics';
 import { lineStatistics } from '../../evidence/line-statistics';
 import { standingTeeth } from '../../evidence/tooth-reading';
 import type { FamilySet } from '../../set/family-set';
 import { familySet } from '../../set/family-set';
+import type { AnglePair } from '../../file/angle-pair';
+import type { FilingJudged, LineKnown } from '../judge-work';
+import { judgeFiling, judgeWork } from '../judge-work';
 import type { LineInputs } from './inputs';
 import type { Stretch } from './stretches';
 import { stretchesOf } from './stretches';
@@ -32,8 +35,8 @@ export interface LineStudy {
   readonly newTooth: FiledTooth;
   /** Height of the tooth it has, mm. */
   readonly toothHeightMm: number;
-  /** What another filing costs; null where the filing stays. */
-  readonly conversion: Conversion | null;
+  /** What another filing costs and what the shop's book says of it; null where the filing stays. */
+  readonly conversion: (Conversion & { readonly advice: FilingJudged['verdict']; readonly reason: Reason }) | null;
   readonly pitchMm: number;
   /** False when only heights were measured: spacing is then taken as even, and said so. */
   readonly placesMeasured: boolean;
@@ -58,9 +61,6 @@ export interface Recommendation {
 
 /** Jointing past this share of the tooth is re-toothing, not jointing. Common practice, no source. */
 const DEEPEST_SHARE = 0.6;
-
-/** A line this level is not worth a pass of the mill file, which would take as much, mm. Common practice, no source. */
-export const LEVEL_ENOUGH_MM = 0.04;
 
 /**
  * Prepare an order from readings. Throws RangeError on fewer than three standing
@@ -97,17 +97,28 @@ export function studyLine(inputs: LineInputs): LineStudy {
     tooth,
     newTooth,
     toothHeightMm: heightMm,
-    conversion: from ? convertTeeth(from.angles, angles, pitchMm, SHARPENING_MM) : null,
+    conversion: from ? conversionOf(from.angles, inputs, pitchMm) : null,
     pitchMm,
     placesMeasured: statistics.placesMeasured,
     prepared,
     datum,
     deepestMm,
-    recommended: recommend(least, inputs, evennessMm, deepestMm),
+    recommended: recommend(least, inputs, statistics, evennessMm, deepestMm),
     stretches,
     file: (stretches[0] as Stretch).file,
     set: familySet(saw.family, woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm),
   };
+}
+
+function conversionOf(from: AnglePair, inputs: LineInputs, pitchMm: number): LineStudy['conversion'] {
+  const { judged, conversion, reason } = judgeFiling(
+    pitchMm,
+    from,
+    inputs.angles,
+    inputs.worksOtherGrain ?? null,
+    inputs.judgement,
+  );
+  return { ...conversion, advice: judged.verdict, reason };
 }
 
 const lastTooth = (readings: LineInputs['readings']): number =>
@@ -119,12 +130,39 @@ const scaledZone = (zone: ToeZone, times: number): ToeZone => ({
   pitchToMm: zone.pitchToMm * times,
 });
 
-function recommend(least: LeastDepth, inputs: LineInputs, evennessMm: number, deepestMm: number): Recommendation {
+function spreadOf(readings: LineInputs['readings']): number {
+  const heights = standingTeeth(readings).map((r) => r.yMm);
+  return Math.max(...heights) - Math.min(...heights);
+}
+
+/** What that rule asks, as measured. */
+const knownOf = (inputs: LineInputs, measured: LineStatistics): LineKnown => {
+  const kinds = new Set(inputs.readings.map((r) => r.kind));
+  const lost = [...(kinds.has('missing') ? ['missing-teeth'] : []), ...(kinds.has('broken') ? ['short-teeth'] : [])];
+  return {
+    lineLook: null,
+    marks: [...inputs.marks, ...lost],
+    converting: inputs.from !== null,
+    // Held level with the straight edge, a line that only lies aslant is uneven.
+    measured: inputs.line === 'level' ? { ...measured, heightSpreadMm: spreadOf(inputs.readings) } : measured,
+    rakeOffDeg: inputs.from || inputs.measuredRakeDeg == null ? null : inputs.measuredRakeDeg - inputs.angles.rakeDeg,
+  };
+};
+
+/** Whether to joint at all is the shop's own rule for a sharpening or the tune; how deep is least metal. */
+function recommend(
+  least: LeastDepth,
+  inputs: LineInputs,
+  statistics: LineStatistics,
+  evennessMm: number,
+  deepestMm: number,
+): Recommendation {
   const { habits } = inputs;
   const dearest = least.byTeethMm + habits.chaseSharpenings * SHARPENING_MM;
   const pays = least.byEvennessMm !== null && least.byEvennessMm <= dearest;
   const wanted = Math.min(deepestMm, pays ? Math.max(least.byTeethMm, least.byEvennessMm ?? 0) : least.byTeethMm);
-  const sharpenOnly = wanted <= LEVEL_ENOUGH_MM && (pays || least.byEvennessMm === 0);
+  const judged = judgeWork(knownOf(inputs, statistics), inputs.judgement);
+  const sharpenOnly = judged.verdict === 'sharpen' || (wanted === 0 && (pays || least.byEvennessMm === 0));
   const depthMm = sharpenOnly ? 0 : wanted;
   const inputsShown = [
     input('share of teeth to reach', habits.shareOnLine, 'share'),
@@ -138,7 +176,7 @@ function recommend(least: LeastDepth, inputs: LineInputs, evennessMm: number, de
     input('metal of one sharpening', SHARPENING_MM, 'mm'),
   ];
   const otherwise = sharpenOnly
-    ? 'The line is level and even within a light pass: jointing would only cost metal.'
+    ? `${judged.verdict === 'sharpen' ? judged.reasons.map((r) => r.says).join(' ') : 'Every tooth reaches the line as it stands.'} Jointing would only cost metal.`
     : pays
       ? 'Less deep leaves teeth that do not reach the line or points that cannot be evened; deeper only costs life.'
       : `Evening the spacing would cost more than ${habits.chaseSharpenings} sharpenings: it is not chased, it comes back by itself.`;

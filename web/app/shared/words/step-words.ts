@@ -38,7 +38,10 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null): str
     case 'clean':
       return 'Strip and clean the plate, rust off before any setting. Protect an etch.';
     case 'straighten':
-      return 'Find the middle of the bend, bend back by hand a little past straight, look, again.';
+      return (
+        step.reasons[0]?.otherwise ??
+        'Find the middle of the bend, bend back by hand a little past straight, look, again.'
+      );
     case 'flatten-set':
       return 'Squeeze most of the set out in a smooth vise. It need not come out flat.';
     case 'joint':
