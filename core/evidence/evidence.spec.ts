@@ -295,7 +295,10 @@ describe('what a quantity’s readings say together', () => {
   });
 
   it('the mean set under which a band is set anew', () => {
-    expect(setLimitMm(BAND, 'dry-soft')).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
+    expect(setLimitMm(BAND, 'dry-soft', undefined)).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
+    // A shop that sets anew earlier decides by its own share.
+    const own = { reset: { thresholds: { leastShare: 0.8 } } };
+    expect(setLimitMm(BAND, 'dry-soft', own)).toBeCloseTo(0.8 * 6 * 1.15 * 0.0254, 6);
   });
 
   it('gullets beside a raker are of another depth than those between cutters, and no slip', () => {

@@ -8,7 +8,7 @@ import { rakerTarget } from '../raker/raker-target';
 import type { Judgement } from './books';
 import { ownBook } from './books';
 import { judge } from './rule-book';
-import { STRAIGHTEN_BOOK } from './work-books';
+import { RESET_BOOK, STRAIGHTEN_BOOK } from './work-books';
 import type { Reason } from '../reason/reason';
 import type { Saw } from '../saw/saw';
 import type { Wood } from '../saw/families';
@@ -138,10 +138,11 @@ function chippersOf(estimates: readonly PlaceEstimate[]): QuantitySummary['chipp
 }
 
 /**
- * The mean set under which a saw is set anew: a share of what its family, wood and
+ * The mean set under which a saw is set anew by the shop's own book: a share of what its family, wood and
  * plate want (trade section 8: set lasts three or four filings). The limit that a
  * sample of set decides about. mm.
  */
-export function setLimitMm(saw: Saw, wood: Wood): number {
-  return RESET_BELOW_SHARE * familySet(saw.family, woodFacts(wood), 'ordinary', saw.plateThicknessMm).perSideMm;
+export function setLimitMm(saw: Saw, wood: Wood, own: Judgement | undefined): number {
+  const { leastShare = RESET_BELOW_SHARE } = ownBook(RESET_BOOK, own).thresholds;
+  return leastShare * familySet(saw.family, woodFacts(wood), 'ordinary', saw.plateThicknessMm).perSideMm;
 }

@@ -1,4 +1,5 @@
 import { COMMON_PRACTICE } from '../reason/reason';
+import { RESET_BELOW_SHARE } from '../set/set-wear';
 import type { RuleBook } from './rule-book';
 import type { Fact } from './saw-facts';
 
@@ -166,7 +167,7 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset', (typeof RESET_FACTS)[number
   question: 'Is the set renewed?',
   verdicts: ['leave', 'reset'],
   otherwise: { verdict: 'leave', rule: 'enough', says: 'Enough set is left for this filing.' },
-  thresholds: { leastShare: 0.6, filings: 4 },
+  thresholds: { leastShare: RESET_BELOW_SHARE, filings: 4 },
   rules: [
     {
       id: 'set-unread',

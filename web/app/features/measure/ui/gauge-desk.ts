@@ -91,7 +91,7 @@ export class GaugeDesk {
     );
     // Only the mean of a set decides something; of anything else the sample tells its mean and error.
     if (!set) return { estimate, decides: null };
-    const limitMm = setLimitMm(dossier.saw, dossier.ticket.wood);
+    const limitMm = setLimitMm(dossier.saw, dossier.ticket.wood, this.speech.book()?.judgement);
     const advice = sampleAdvice(estimate, limitMm, GAUGE_ERROR_MM[this.keeper.gauge()]);
     return { estimate, decides: { limitMm, advice } };
   });
