@@ -1,9 +1,39 @@
+/**
+ * Core's floors, the lowest first: a room imports its own floor and those under it. `shop` stands on
+ * `work`; `trace` beside it, on the arithmetic.
+ */
+const FLOORS = [
+  ['units', 'reason'],
+  ['saw'],
+  ['evidence'],
+  ['angles', 'band', 'calibration', 'circular', 'file', 'life', 'line', 'plate', 'pull', 'raker', 'set', 'testcut'],
+  ['judgement'],
+  ['work'],
+  ['shop'],
+];
+const NOT_A_TEST = '(\\.spec\\.ts$|^core/reference/)';
+const rooms = (floors) => `^core/(${floors.flat().join('|')})/`;
+
 /** Imports run one way: core <- contract <- server, web; features meet in shared, never in each other. */
 const rule = (name, from, to) => ({ name, severity: 'error', from, to });
 
 module.exports = {
   forbidden: [
-    rule('no-circles', {}, { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } }),
+    rule('no-circles', {}, { circular: true }),
+    ...FLOORS.slice(0, -1).map((floor, i) =>
+      rule(
+        `floor-${floor[0]}`,
+        { path: rooms([floor]), pathNot: NOT_A_TEST },
+        { path: rooms([...FLOORS.slice(i + 1), ['trace']]) },
+      ),
+    ),
+    rule('trace-beside-work', { path: '^core/trace/', pathNot: NOT_A_TEST }, { path: rooms(FLOORS.slice(4)) }),
+    // A room that stands on no floor is one nobody placed.
+    rule(
+      'every-room-has-a-floor',
+      { path: '^core/', pathNot: NOT_A_TEST },
+      { path: '^core/', pathNot: rooms([...FLOORS, ['trace', 'reference']]) },
+    ),
     rule(
       'core-stands-alone',
       { path: '^core/', pathNot: '(\\.spec\\.ts$|^core/reference/)' },

@@ -1,4 +1,3 @@
-import type { AngleFinding } from '@odontis/core/evidence/angle-finding';
 import { ANGLE_WAYS, angleFinding, POINT_SIDES, SEATED_SECTIONS, waysOf } from '@odontis/core/evidence/angle-finding';
 import { partsFor } from '@odontis/core/evidence/quantities';
 import type { AngleReading } from '@odontis/core/evidence/reading';
@@ -8,14 +7,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import type { CsvLine } from './csv-cells';
 import { headingOf, numberIn } from './csv-cells';
 import type { CsvFault } from './csv-fault';
-import type { EvidenceCsv } from './evidence-csv';
-
-/** Angles of a tooth out of a file. */
-export interface AngleRow {
-  readonly part: string | null;
-  readonly tooth: number;
-  readonly finding: AngleFinding;
-}
+import type { AngleRow, EvidenceCsv } from './csv-held';
 
 export const ANGLE_COLUMNS = [
   'way',

@@ -2,22 +2,12 @@ import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import type { KeptReading, Reading } from '@odontis/core/evidence/reading';
 import { isAngle, isLength } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
-import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import type { Saw } from '@odontis/core/saw/saw';
-import type { AngleRow } from './angle-csv';
+import type { EvidenceCsv } from './csv-held';
 import { angleCells, ANGLE_COLUMNS, anglesFromRows, isAngleHeading } from './angle-csv';
-import type { CsvFault } from './csv-fault';
 import { safeCell } from './csv-cells';
-import type { LengthRow } from './length-csv';
 import { isLengthHeading, lengthsFromRows } from './length-csv';
 import { lineFromRows } from './line-csv';
-
-/** What a CSV of a saw holds, by its heading: a tooth line, lengths place by place, or angles. */
-export type EvidenceCsv =
-  | { readonly ok: true; readonly holds: 'line'; readonly teeth: readonly ToothReading[]; readonly places: boolean }
-  | { readonly ok: true; readonly holds: 'lengths'; readonly rows: readonly LengthRow[] }
-  | { readonly ok: true; readonly holds: 'angles'; readonly rows: readonly AngleRow[] }
-  | { readonly ok: false; readonly faults: readonly CsvFault[] };
 
 /** The one reader of CSV: all or nothing, every bad line named. docs/formats.md describes the three headings. */
 export function evidenceFromRows(rows: readonly (readonly string[])[], saw: Saw, usual: LengthGauge): EvidenceCsv {

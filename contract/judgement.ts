@@ -3,7 +3,7 @@ import { BOOK_IDS, BOOKS } from '@odontis/core/judgement/books';
 import type { Condition } from '@odontis/core/judgement/condition';
 import type { RuleBook } from '@odontis/core/judgement/rule-book';
 import { changeFaults } from '@odontis/core/judgement/rule-book';
-import { BECAUSE } from '@odontis/core/triage/triage';
+import { BECAUSE } from '@odontis/core/judgement/triage';
 import { requiredText, text } from './fields';
 
 const fact = requiredText(60, 'The fact');

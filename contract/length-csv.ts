@@ -1,6 +1,5 @@
 import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
-import type { LengthQuantity } from '@odontis/core/evidence/quantities';
 import { LENGTH_QUANTITIES, partsFor, placesOf, QUANTITY_FACTS, quantitiesOf } from '@odontis/core/evidence/quantities';
 import { MOST_READINGS } from '@odontis/core/evidence/reading';
 import type { Saw } from '@odontis/core/saw/saw';
@@ -9,16 +8,7 @@ import { lengthFrom } from '@odontis/core/units/length';
 import type { CsvLine } from './csv-cells';
 import { headingOf, numberIn } from './csv-cells';
 import type { CsvFault } from './csv-fault';
-import type { EvidenceCsv } from './evidence-csv';
-
-/** A length out of a file, at its place. */
-export interface LengthRow {
-  readonly quantity: LengthQuantity;
-  readonly part: string | null;
-  readonly place: number;
-  readonly valueMm: number;
-  readonly gauge: LengthGauge;
-}
+import type { EvidenceCsv, LengthRow } from './csv-held';
 
 const UNITS: Readonly<Record<string, LengthUnit>> = { value_mm: 'mm', value_thou: 'thou', value_in: 'inch' };
 const known = <T extends string>(all: readonly T[], text: string): T | undefined => all.find((one) => one === text);

@@ -6,7 +6,7 @@ import { MOST_TEETH } from '@odontis/core/evidence/reading';
 import { numberIn } from './csv-cells';
 import type { CsvFault } from './csv-fault';
 import type { CsvLine } from './csv-cells';
-import type { EvidenceCsv } from './evidence-csv';
+import type { EvidenceCsv } from './csv-held';
 import { toothLine } from './tooth-line';
 
 const UNITS: Record<string, LengthUnit> = { mm: 'mm', thou: 'thou', in: 'inch' };

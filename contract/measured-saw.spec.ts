@@ -2,8 +2,9 @@ import { readFileSync } from 'node:fs';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import Ajv2020 from 'ajv/dist/2020.js';
 import type { Dossier } from './dossier';
-import type { MeasuredSaw } from './measured-saw';
-import { measuredOf, measuredSaw, measuredSchema, readMeasured } from './measured-saw';
+import type { MeasuredSaw } from './measured-form';
+import { measuredSaw } from './measured-form';
+import { measuredOf, measuredSchema, readMeasured } from './measured-saw';
 
 const AT = '2031-05-01T09:00:00.000Z';
 const head = { id: 4, marksOnIt: '', convention: 'points', plateDepthHeelMm: 80, plateDepthToeMm: 70 } as const;

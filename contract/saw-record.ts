@@ -6,7 +6,7 @@ import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { toeZone } from '@odontis/core/saw/saw';
 import { RAKER_SAWS } from '@odontis/core/raker/raker-target';
 import { FILINGS, WOODS } from '@odontis/core/saw/families';
-import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
+import { PLATE_MARKS } from '@odontis/core/saw/plate-marks';
 import { pointer } from './field-errors';
 import { bounded, text } from './fields';
 import { MOST_TEETH } from '@odontis/core/evidence/reading';

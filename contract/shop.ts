@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
+import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { shopHabits } from '@odontis/core/work/habits';
 import { judgement } from './judgement';
 import { bounded, requiredText, version } from './fields';

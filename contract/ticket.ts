@@ -5,9 +5,16 @@ import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
 import { family, toeZone } from '@odontis/core/saw/saw';
-import type { PlateMark } from '@odontis/core/triage/plate-marks';
-import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/triage/plate-marks';
-import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
+import type { PlateMark } from '@odontis/core/saw/plate-marks';
+import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/saw/plate-marks';
+import {
+  BECAUSE,
+  GRAINS,
+  HARDENED_ANSWERS,
+  LINE_LOOKS,
+  VERDICTS,
+  WANTED_FILINGS,
+} from '@odontis/core/judgement/triage';
 import type { KeptSaw } from './saw';
 import { newSaw } from './saw';
 import { bounded, counted, isoDay, recordId, requiredText, text, version } from './fields';

@@ -22,11 +22,11 @@ import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { HEAVIER, STEP_KINDS } from '@odontis/core/work/step';
 import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/saw';
 import { ALL_FILINGS, BACK_FIXINGS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
-import { POINT_CONVENTIONS } from '@odontis/core/saw/points';
+import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/evidence/tooth-reading';
 import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
-import { PLATE_MARKS } from '@odontis/core/triage/plate-marks';
-import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/triage/triage';
+import { PLATE_MARKS } from '@odontis/core/saw/plate-marks';
+import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/judgement/triage';
 import { walkedSaw } from './walk';
 
 const page = (name: string): string => readFileSync(path.join('docs', name), 'utf8');

@@ -9,7 +9,7 @@ import { WOODS } from '@odontis/core/saw/families';
 import { saw } from '@odontis/core/saw/saw';
 import { bounded, counted, text } from '../fields';
 import { toothLine, toothReading } from '../tooth-line';
-import type { MeasuredSaw, MeasuredSession } from '../measured-saw';
+import type { MeasuredSaw, MeasuredSession } from '../measured-form';
 
 /**
  * Measurements as they were written in version 1: sittings over a straight line, whole lines

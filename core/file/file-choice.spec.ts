@@ -1,6 +1,6 @@
 import { chooseFile, cornerShortfallMm, cornersUsed, FACE_TO_FLANK, TAPER_FILES } from './file-choice';
 import { toothFor, toothHeightMm } from './flank-angles';
-import { pitchMmFromCount } from '../saw/points';
+import { pitchMmFromCount } from '../units/points';
 
 const choice = (points: number, rake: number, fleam: number) => {
   const tooth = toothFor(rake, fleam);

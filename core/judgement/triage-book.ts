@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE } from '../reason/reason';
-import type { Verdict } from '../triage/verdicts';
+import type { Verdict } from './verdicts';
 import type { Condition } from './condition';
 import type { Rule, RuleBook } from './rule-book';
 import type { Fact } from './saw-facts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { FiledTooth } from '../file/flank-angles';
 import { toothFor, toothHeightMm } from '../file/flank-angles';
-import { pitchMmFromCount } from '../saw/points';
+import { pitchMmFromCount } from '../units/points';
 import { conversionLossMm, convertTeeth } from './conversion';
 import { highestTipMm, retooth } from './retooth';
 

@@ -7,7 +7,7 @@ import { addPair, fitStraight, NO_PAIRS } from '../calibration/straight-fit';
 import { rimSpeed } from '../circular/blade-geometry';
 import { breastRadiusMm, sagittaMm } from '../line/sagitta';
 import { rakerTarget } from '../raker/raker-target';
-import { countFromPitchMm, pitchMmFromCount } from '../saw/points';
+import { countFromPitchMm, pitchMmFromCount } from '../units/points';
 import { familySet } from '../set/family-set';
 import { normalBelow } from '../set/drift';
 

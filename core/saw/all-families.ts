@@ -1,4 +1,4 @@
-import { teethOnLine } from './points';
+import { teethOnLine } from '../units/points';
 
 /** Every family of trade section 1. Straight western saws (`hand`, `back`) are two of them. */
 export const FAMILIES = ['hand', 'back', 'pull', 'crosscut', 'band', 'circular', 'dado'] as const;

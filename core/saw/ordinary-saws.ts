@@ -1,5 +1,5 @@
 import type { Family } from './all-families';
-import { pitchMmFromCount } from './points';
+import { pitchMmFromCount } from '../units/points';
 import type { Saw, SawOf, SetPart } from './saw';
 import { bladeMeasures, setMeasures } from './saw';
 

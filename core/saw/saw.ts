@@ -3,7 +3,7 @@ import { bounded, counted, requiredText, text } from '../units/fields';
 import type { Family } from './all-families';
 import { FAMILIES, teethFor } from './all-families';
 import { ALL_FILINGS, BACK_FIXINGS, FILINGS } from './families';
-import { POINT_CONVENTIONS, teethOnLine } from './points';
+import { POINT_CONVENTIONS, teethOnLine } from '../units/points';
 import type { ToeZone } from './zones';
 import { linedTeeth, placeInPitches, toeLengthMm, toeTeeth } from './zones';
 

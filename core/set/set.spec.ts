@@ -1,5 +1,5 @@
 import { toothFor, toothHeightMm } from '../file/flank-angles';
-import { pitchMmFromCount } from '../saw/points';
+import { pitchMmFromCount } from '../units/points';
 import { setBalance } from './set-balance';
 import { woodFacts } from '../saw/woods';
 import { familySet } from './family-set';

@@ -1,12 +1,7 @@
+import type { Corner } from './corner';
 import { median } from '../units/median';
 import { localPitches } from './local-pitch';
 import { centresOf, pairsOf } from './raker-pairs';
-
-/** A tip or a gullet of the outline, in whole pixels: column, and rise over the band's curve. */
-export interface Corner {
-  readonly x: number;
-  readonly rise: number;
-}
 
 /** Tips with a gullet before, between and after: `gullets.length === tips.length + 1`. */
 export interface LineCorners {

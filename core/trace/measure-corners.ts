@@ -1,7 +1,8 @@
 import type { FlankLine } from './flank-line';
 import { fitFlank, flankX } from './flank-line';
 import type { PictureView } from './grey-picture';
-import type { Corner, LineCorners } from './line-corners';
+import type { Corner } from './corner';
+import type { LineCorners } from './line-corners';
 import type { LineLevels } from './line-levels';
 import { median } from '../units/median';
 import type { ToothBand } from './tooth-band';

@@ -1,4 +1,4 @@
-import type { Corner } from './line-corners';
+import type { Corner } from './corner';
 
 /** A raker's two tips have a notch between them this much shallower than a gullet, and stand nearer than two teeth do. */
 const NOTCH_SHARE = 0.72;

@@ -1,5 +1,5 @@
 import type { PictureView } from './grey-picture';
-import type { Corner } from './line-corners';
+import type { Corner } from './corner';
 import type { LineLevels } from './line-levels';
 import { levelAt } from './line-levels';
 

@@ -1,5 +1,5 @@
-import type { PointConvention } from '../saw/points';
-import { pitchMmFromCount } from '../saw/points';
+import type { PointConvention } from './points';
+import { pitchMmFromCount } from './points';
 
 /** A count of teeth as it was said, and whether the words said points or teeth. */
 export type ParsedCount =

@@ -1,5 +1,5 @@
-import type { PointConvention } from '../saw/points';
-import { countFromPitchMm } from '../saw/points';
+import type { PointConvention } from './points';
+import { countFromPitchMm } from './points';
 import type { FleamSpeech, RakeSpeech } from './angle';
 import { formatFleam, formatRake } from './angle';
 import { formatLength, formatNumber } from './length';

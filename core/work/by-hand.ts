@@ -1,5 +1,5 @@
 import { POWERED_BLADE_CAUTION } from '../circular/blade-geometry';
-import { counterWork } from '../counter/counter-work';
+import { reckonWork } from './reckon-work';
 import { isPowered } from '../saw/all-families';
 import type { Family } from '../saw/all-families';
 import { rakersOf, teethOf } from '../saw/saw';
@@ -22,7 +22,7 @@ export const byHand = (family: Family, ofRecord: HandWork['ofRecord']): HandWork
 /** The pieces of work the counter reckons, each a step by hand at the middle of its range. Minutes. */
 function orderByHand({ saw, visit }: WorkFacts): WorkOrder {
   const marks = [...new Set(visit.marks.map((mark) => mark.kind))];
-  const work = counterWork({
+  const work = reckonWork({
     family: saw.family,
     teeth: teethOf(saw) - rakersOf(saw),
     rakers: rakersOf(saw),

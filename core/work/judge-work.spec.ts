@@ -1,4 +1,4 @@
-import { pitchMmFromCount } from '../saw/points';
+import { pitchMmFromCount } from '../units/points';
 import { judgeFiling, judgeStraightening, judgeWork, worksOtherGrain } from './judge-work';
 
 const RIP = { rakeDeg: 0, fleamDeg: 0 };

@@ -13,10 +13,10 @@ import type { Reason } from '../reason/reason';
 import { because, COMMON_PRACTICE, input } from '../reason/reason';
 import type { Family } from '../saw/all-families';
 import type { Filing } from '../saw/families';
-import { countFromPitchMm } from '../saw/points';
-import type { PlateMark } from '../triage/plate-marks';
-import { kinksOf } from '../triage/triage';
-import type { Grain, LineLook } from '../triage/triage';
+import { countFromPitchMm } from '../units/points';
+import type { PlateMark } from '../saw/plate-marks';
+import { kinksOf } from '../judgement/triage';
+import type { Grain, LineLook } from '../judgement/triage';
 
 // One answer to each question of the work, from whatever is known when it is asked: the counter's look, or measurements.
 

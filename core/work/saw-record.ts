@@ -7,7 +7,7 @@ import type { RakerSaw } from '../raker/raker-target';
 import type { Filing, StraightFamily, Wood } from '../saw/families';
 import type { ToeZone } from '../saw/zones';
 import type { ToothReading } from '../evidence/tooth-reading';
-import type { PlateMarkKind } from '../triage/plate-marks';
+import type { PlateMarkKind } from '../saw/plate-marks';
 import type { AnglePair } from '../file/angle-pair';
 import type { ShopHabits } from './habits';
 import type { LineChoice } from './tooth-line/inputs';

@@ -1,5 +1,5 @@
 import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
-import { countFromPitchMm, pitchMmFromCount, teethOnLine } from '@odontis/core/saw/points';
+import { countFromPitchMm, pitchMmFromCount, teethOnLine } from '@odontis/core/units/points';
 import type { SawOf } from '@odontis/core/saw/saw';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { wornLine } from './worn-line';

@@ -1,6 +1,6 @@
 import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
 import type { Saw } from '@odontis/core/saw/saw';
-import type { PlateMark } from '@odontis/core/triage/plate-marks';
+import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Stage, Waits } from '@odontis/contract/ticket';
 
 /** An ordinary saw of a family other than hand and back, sized a little differently. */

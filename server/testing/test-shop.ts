@@ -9,7 +9,7 @@ import type { NewTicket } from '@odontis/contract/ticket';
 import type { SessionKind } from '@odontis/core/evidence/session';
 import { takeLine } from '@odontis/core/evidence/take';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
-import { pitchMmFromCount } from '@odontis/core/saw/points';
+import { pitchMmFromCount } from '@odontis/core/units/points';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
 import type { Database } from '../database/connect';

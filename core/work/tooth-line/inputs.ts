@@ -3,7 +3,7 @@ import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
 import type { Judgement } from '../../judgement/books';
 import { FILINGS, STRAIGHT_FAMILIES, WOODS } from '../../saw/families';
 import { toeZone } from '../../saw/saw';
-import { PLATE_MARKS } from '../../triage/plate-marks';
+import { PLATE_MARKS } from '../../saw/plate-marks';
 import { shopHabits } from '../habits';
 
 export const LINE_CHOICES = ['free', 'level'] as const;

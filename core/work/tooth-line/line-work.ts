@@ -5,7 +5,7 @@ import { quantitiesOf } from '../../evidence/quantities';
 import { findReadingFaults } from '../../evidence/reading-faults';
 import type { StraightFamily } from '../../saw/families';
 import { placesOn, teethOf } from '../../saw/saw';
-import { isConverting } from '../../triage/triage';
+import { isConverting } from '../../judgement/triage';
 import type { LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
 import { anglesFor } from '../habits';
 import { judgeStraightening, worksOtherGrain } from '../judge-work';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { evenSaw, planInputs, randomSaw } from '../../reference/random-saw';
-import { pitchMmFromCount } from '../../saw/points';
+import { pitchMmFromCount } from '../../units/points';
 import { DEFAULT_HABITS } from '../habits';
 import { makeOrder } from './make-order';
 import { priceFor } from '../price';

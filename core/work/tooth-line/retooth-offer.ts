@@ -4,7 +4,7 @@ import { toothHeightMm } from '../../file/flank-angles';
 import { heightOn } from '../../line/joint-line';
 import { lowered } from '../../line/depth-curve';
 import type { ToothReading } from '../../evidence/tooth-reading';
-import { countFromPitchMm, pitchMmFromCount } from '../../saw/points';
+import { countFromPitchMm, pitchMmFromCount } from '../../units/points';
 import type { Price, Rates } from '../price';
 import { makeOrder } from './make-order';
 import type { LineStudy } from './study';

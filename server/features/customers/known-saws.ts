@@ -4,7 +4,7 @@ import { text } from '@odontis/contract/fields';
 import { family } from '@odontis/core/saw/saw';
 import type { AlikeSaw, KnownSaw } from '@odontis/contract/ticket';
 import type { WorkOrder } from '@odontis/core/work/order';
-import { ASK_FROM, sawLikeness } from '@odontis/core/counter/likeness';
+import { ASK_FROM, sawLikeness } from '@odontis/core/shop/likeness';
 import type { Database } from '../../database/connect';
 import { toSaw } from './service';
 

@@ -1,8 +1,8 @@
 import { QueryTypes } from 'sequelize';
 import type { CounterBook, RackRow } from '@odontis/contract/ticket';
-import type { PastTime } from '@odontis/core/counter/pace';
-import { paceOf, timeAtVise } from '@odontis/core/counter/pace';
-import type { Pace } from '@odontis/core/counter/counter-work';
+import type { PastTime } from '@odontis/core/shop/pace';
+import { paceOf, timeAtVise } from '@odontis/core/shop/pace';
+import type { Pace } from '@odontis/core/work/reckon-work';
 import { readOrder } from '@odontis/core/work/read-order';
 import { walkOf } from '@odontis/core/work/step';
 import type { Database } from '../../database/connect';

@@ -3,7 +3,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import type { AlikeSaw, CounterBook, KnownSaw, NewTicket, RackRow } from '@odontis/contract/ticket';
 import { teethOf } from '@odontis/core/saw/saw';
 import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
-import type { PlateMark } from '@odontis/core/triage/plate-marks';
+import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import { otherSaw } from '../../demo/other-saws';
 import type { TestShop } from '../../testing/test-shop';
 import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';

@@ -20,7 +20,7 @@ import { sawInWords } from '@odontis/contract/saw-words';
 import type { NewMessage } from '@odontis/contract/notes';
 import type { DeclineChange } from '@odontis/contract/ticket';
 import { STAGES } from '@odontis/contract/ticket';
-import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
+import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import { catchError, of } from 'rxjs';
 import { ShopApi } from '../shared/api/shop-api';
 import { benchPromise } from '../shared/promise/bench-promise';

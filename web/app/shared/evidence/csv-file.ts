@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { EvidenceCsv } from '@odontis/contract/evidence-csv';
+import type { EvidenceCsv } from '@odontis/contract/csv-held';
 import { evidenceFromRows } from '@odontis/contract/evidence-csv';
 import { rowsFromLine } from '@odontis/contract/line-csv';
 import type { LengthGauge } from '@odontis/core/evidence/gauges';

@@ -4,7 +4,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
 import type { Saw } from '@odontis/core/saw/saw';
-import type { PlateMark } from '@odontis/core/triage/plate-marks';
+import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import { PlatePicture } from './plate-picture';
 
 const head = {

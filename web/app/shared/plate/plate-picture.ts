@@ -13,8 +13,8 @@ import {
 } from '@angular/core';
 import type { Saw } from '@odontis/core/saw/saw';
 import { isPowered } from '@odontis/core/saw/all-families';
-import type { BendSide, PlateMark, PlateMarkKind } from '@odontis/core/triage/plate-marks';
-import { marksFor } from '@odontis/core/triage/plate-marks';
+import type { BendSide, PlateMark, PlateMarkKind } from '@odontis/core/saw/plate-marks';
+import { marksFor } from '@odontis/core/saw/plate-marks';
 import type { LengthUnit } from '@odontis/core/units/length';
 import { formatLength, parseLength } from '@odontis/core/units/length';
 import { MARK_WORDS, POWERED_MEANS } from '../words/mark-words';

@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { USUAL_HOURS } from '@odontis/core/counter/bench-load';
+import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import { DateTime } from 'luxon';
 import { benchPromise } from './bench-promise';
 

@@ -1,8 +1,8 @@
 import type { Signal } from '@angular/core';
 import { computed } from '@angular/core';
 import type { CounterBook } from '@odontis/contract/ticket';
-import type { BenchHours, EarliestDay, PromiseJudged } from '@odontis/core/counter/bench-load';
-import { dayNumber, earliestDay, isoOfDay, judgePromise } from '@odontis/core/counter/bench-load';
+import type { BenchHours, EarliestDay, PromiseJudged } from '@odontis/core/shop/bench-load';
+import { dayNumber, earliestDay, isoOfDay, judgePromise } from '@odontis/core/shop/bench-load';
 import { DateTime } from 'luxon';
 
 /** Hours of a shop's day, for what is left of today's bench. */

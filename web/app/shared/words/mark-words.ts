@@ -1,4 +1,4 @@
-import type { PlateMarkKind } from '@odontis/core/triage/plate-marks';
+import type { PlateMarkKind } from '@odontis/core/saw/plate-marks';
 
 /** Marks on the picture of the plate: word and what it means for the work. */
 export const MARK_WORDS: Record<PlateMarkKind, { name: string; means: string }> = {

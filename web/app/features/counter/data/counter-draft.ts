@@ -1,11 +1,9 @@
-import type { NewTicket } from '@odontis/contract/ticket';
-import type { Answered } from '@odontis/core/counter/judge-intake';
+import type { Answered } from '@odontis/core/shop/judge-intake';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Wood } from '@odontis/core/saw/families';
-import type { PlateMark } from '@odontis/core/triage/plate-marks';
-import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '@odontis/core/triage/triage';
-import type { ShopSpeech } from '@odontis/core/units/shop-speech';
-import { plain, readSaw } from './read-saw';
+import type { PlateMark } from '@odontis/core/saw/plate-marks';
+import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '@odontis/core/judgement/triage';
+import { plain } from './plain-number';
 
 /** A part of a set as typed. */
 export interface DraftPart {
@@ -106,31 +104,3 @@ export const answeredOf = (draft: CounterDraft): Answered => ({
   useRate: draft.useRate,
   replacement: replacementOf(draft),
 });
-
-/** The draft as the contract wants it. */
-export function toNewTicket(
-  draft: CounterDraft,
-  speech: ShopSpeech,
-  decision: NewTicket['decision'],
-  promisedOn: string,
-): unknown {
-  return {
-    key: draft.key,
-    ...(draft.arrival !== null && { arrival: draft.arrival }),
-    customer:
-      draft.customerId !== null
-        ? { id: draft.customerId }
-        : { name: draft.customerName, phone: draft.phone, email: draft.email },
-    saw: draft.sawId !== null ? { id: draft.sawId } : readSaw(draft, speech),
-    intake: {
-      ...answeredOf(draft),
-      hardened: draft.hardened === '' ? undefined : draft.hardened,
-      wood: draft.wood,
-      complaint: draft.complaint,
-      consents: draft.consents,
-      overrideReason: draft.overrideReason,
-      promisedOn: draft.promisedOn === '' ? promisedOn : draft.promisedOn,
-    },
-    decision,
-  };
-}

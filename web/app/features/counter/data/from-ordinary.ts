@@ -1,5 +1,5 @@
 import type { OrdinarySaw } from '@odontis/core/saw/ordinary-saws';
-import { countFromPitchMm } from '@odontis/core/saw/points';
+import { countFromPitchMm } from '@odontis/core/units/points';
 import type { Saw } from '@odontis/core/saw/saw';
 import { teethOf } from '@odontis/core/saw/saw';
 import { formatNumber } from '@odontis/core/units/length';

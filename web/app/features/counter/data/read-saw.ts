@@ -1,5 +1,5 @@
 import { newSaw } from '@odontis/contract/saw';
-import type { PointConvention } from '@odontis/core/saw/points';
+import type { PointConvention } from '@odontis/core/units/points';
 import type { Saw } from '@odontis/core/saw/saw';
 import { bladeMeasures, setMeasures } from '@odontis/core/saw/saw';
 import type { Family } from '@odontis/core/saw/all-families';
@@ -9,6 +9,7 @@ import type { LengthUnit } from '@odontis/core/units/length';
 import { parseLength } from '@odontis/core/units/length';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import type { CounterDraft } from './counter-draft';
+import { plain } from './plain-number';
 import type { CountedBy } from './questions';
 
 /** Lengths of saws are typed in inches where the shop speaks thou. */
@@ -19,9 +20,6 @@ export function lengthMm(text: string, unit: LengthUnit): number {
   const read = parseLength(text, unit);
   return read.ok ? read.mm : NaN;
 }
-
-/** A plain number of a field, a decimal comma read as one; NaN where it is none. */
-export const plain = (text: string | undefined): number => Number((text ?? '').replace(',', '.').trim() || NaN);
 
 /** A pitch as counted to the inch, or from tip to tip where the teeth are told so. NaN where it cannot be read. mm. */
 function pitchSaid(text: string, by: CountedBy, speech: ShopSpeech): number {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import type { Because } from '@odontis/core/triage/triage';
+import type { Because } from '@odontis/core/judgement/triage';
 import { PhotographDesk } from '../../../shared/photographs/photograph-desk';
 import { PlatePicture } from '../../../shared/plate/plate-picture';
 import { Speech } from '../../../shared/speech/speech';

@@ -3,7 +3,7 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import type { PromiseJudged } from '@odontis/core/counter/bench-load';
+import type { PromiseJudged } from '@odontis/core/shop/bench-load';
 import type { Reason } from '@odontis/core/reason/reason';
 import { Speech } from '../../../shared/speech/speech';
 import { DayField } from '../../../shared/ui/day-field';

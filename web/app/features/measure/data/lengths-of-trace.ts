@@ -1,4 +1,4 @@
-import type { LengthRow } from '@odontis/contract/length-csv';
+import type { LengthRow } from '@odontis/contract/csv-held';
 import { placesOf, quantitiesOf } from '@odontis/core/evidence/quantities';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';

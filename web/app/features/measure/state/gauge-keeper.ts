@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { LengthRow } from '@odontis/contract/length-csv';
+import type { LengthRow } from '@odontis/contract/csv-held';
 import type { LengthReading } from '@odontis/core/evidence/reading';
 import { isLength } from '@odontis/core/evidence/reading';
 import { withdrawn } from '@odontis/core/evidence/take';

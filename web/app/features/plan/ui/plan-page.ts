@@ -28,7 +28,7 @@ import type { PlannedWork } from '@odontis/core/work/family-work';
 import { isLineOrder } from '@odontis/core/work/order';
 import type { LineOrder } from '@odontis/core/work/order';
 import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence';
-import { isConverting } from '@odontis/core/triage/triage';
+import { isConverting } from '@odontis/core/judgement/triage';
 import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
 import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
 import { teethOf } from '@odontis/core/saw/saw';

@@ -6,17 +6,17 @@ import { ORDINARY_SAWS } from '../saw/ordinary-saws';
 import { sawFaults } from '../saw/saw-faults';
 import { convertTeeth } from '../line/conversion';
 import { DEFAULT_HABITS } from '../work/habits';
-import { pitchMmFromCount } from '../saw/points';
+import { pitchMmFromCount } from '../units/points';
 import { keepOrReplace } from './cost';
 import type { CounterAnswers } from './counter-judgement';
 import { judgeAtCounter } from './counter-judgement';
-import type { WorkFacts } from './counter-work';
-import { counterWork } from './counter-work';
+import type { ReckonedSaw } from '../work/reckon-work';
+import { reckonWork } from '../work/reckon-work';
 import type { SawIdentity } from './likeness';
 import { ASK_FROM, sawLikeness } from './likeness';
 import { paceOf, timeAtVise } from './pace';
 
-const facts = (more: Partial<WorkFacts>): WorkFacts => ({
+const facts = (more: Partial<ReckonedSaw>): ReckonedSaw => ({
   family: 'back',
   teeth: 141,
   rakers: 0,
@@ -83,17 +83,17 @@ describe('teeth of any saw', () => {
 describe('the work as the counter reckons it', () => {
   // Trade section 4, common practice: a 15-point back saw takes five to seven minutes; here with clamping and looking.
   it('a back saw’s sharpening takes minutes, and not knowing widens the range to the tune', () => {
-    const sharpening = counterWork(facts({}), exact);
+    const sharpening = reckonWork(facts({}), exact);
     expect(sharpening.lowMinutes).toBeCloseTo(5 + (141 * 1.8) / 60, 9);
     expect(sharpening.highMinutes).toBeCloseTo(sharpening.lowMinutes, 9);
-    const unknown = counterWork(facts({ work: null }), exact);
-    const tune = counterWork(facts({ work: 'tune' }), exact);
+    const unknown = reckonWork(facts({ work: null }), exact);
+    const tune = reckonWork(facts({ work: 'tune' }), exact);
     expect(unknown.lowMinutes).toBeCloseTo(sharpening.lowMinutes, 9);
     expect(unknown.highMinutes).toBeCloseTo(tune.highMinutes, 9);
   });
   // Trade section 4: a long neglected crosscut, an hour for rust and an hour for teeth.
   it('a long neglected crosscut: an hour for rust and about an hour for teeth', () => {
-    const long = counterWork(
+    const long = reckonWork(
       facts({ family: 'crosscut', teeth: 140, rakers: 28, marks: ['rust'], work: 'tune' }),
       exact,
     );
@@ -101,20 +101,20 @@ describe('the work as the counter reckons it', () => {
     expect(long.highMinutes - 60).toBeLessThan(130);
   });
   it('by hand: a set of five parts, rakers, a tune, and a pace with its error', () => {
-    const set = counterWork(facts({ family: 'dado', teeth: 92, parts: 5 }), exact);
+    const set = reckonWork(facts({ family: 'dado', teeth: 92, parts: 5 }), exact);
     expect(set.lowMinutes).toBeCloseTo(8 + 4 * 4 + (92 * 9) / 60, 9);
-    const long = counterWork(facts({ family: 'crosscut', teeth: 100, rakers: 30, work: 'tune' }), exact);
+    const long = reckonWork(facts({ family: 'crosscut', teeth: 100, rakers: 30, work: 'tune' }), exact);
     expect(long.lowMinutes).toBeCloseTo(10 + (100 * 12 + 30 * 20) / 60 + 20 + (100 * 15) / 60, 9);
-    const ranged = counterWork(facts({ marks: ['rust', 'crack'] }), { factor: 1.2, error: 0.1, saws: 7 });
+    const ranged = reckonWork(facts({ marks: ['rust', 'crack'] }), { factor: 1.2, error: 0.1, saws: 7 });
     const sharpening = 5 + (141 * 1.8) / 60;
     expect(ranged.lowMinutes).toBeCloseTo((sharpening + 15) * 1.1, 9);
     expect(ranged.highMinutes).toBeCloseTo((sharpening + 60) * 1.3, 9);
     expect(ranged.parts.map((p) => p.what)).toEqual(['sharpening', 'rust off']);
     // A pace nobody is sure of at all still leaves a quarter of the time.
-    expect(counterWork(facts({}), { factor: 2, error: 9, saws: 1 }).lowMinutes).toBeCloseTo(sharpening * 0.5, 9);
+    expect(reckonWork(facts({}), { factor: 2, error: 9, saws: 1 }).lowMinutes).toBeCloseTo(sharpening * 0.5, 9);
   });
   it('says what it was reckoned from, and what would narrow it', () => {
-    const { reason } = counterWork(facts({ marks: ['bend'], work: null }), { factor: 1.1, error: 0.05, saws: 6 });
+    const { reason } = reckonWork(facts({ marks: ['bend'], work: null }), { factor: 1.1, error: 0.05, saws: 6 });
     expect(reason.inputs.map((i) => [i.name, i.value])).toEqual([
       ['teeth', 141],
       ['sharpening', 5 + (141 * 1.8) / 60],
@@ -127,29 +127,29 @@ describe('the work as the counter reckons it', () => {
       ['past saws it comes from', 6],
     ]);
     expect(reason.otherwise).toContain('halves the range');
-    expect(counterWork(facts({})).reason.otherwise).toBeUndefined();
-    expect(() => counterWork(facts({ teeth: -1 }))).toThrowError(RangeError);
+    expect(reckonWork(facts({})).reason.otherwise).toBeUndefined();
+    expect(() => reckonWork(facts({ teeth: -1 }))).toThrowError(RangeError);
   });
   it('damage counts once a kind; more of anything never takes less time; one’s own pace moves both ends', () => {
-    const one = counterWork(facts({ marks: ['rust'] }));
-    expect(counterWork(facts({ marks: ['rust', 'rust'] }))).toEqual(one);
+    const one = reckonWork(facts({ marks: ['rust'] }));
+    expect(reckonWork(facts({ marks: ['rust', 'rust'] }))).toEqual(one);
     fc.assert(
       fc.property(
         fc.constantFrom(...FAMILIES),
         fc.integer({ min: 0, max: 900 }),
         fc.integer({ min: 1, max: 300 }),
         (family, teeth, more) => {
-          const few = counterWork(facts({ family, teeth, work: null }));
-          const many = counterWork(facts({ family, teeth: teeth + more, rakers: 3, work: null }));
+          const few = reckonWork(facts({ family, teeth, work: null }));
+          const many = reckonWork(facts({ family, teeth: teeth + more, rakers: 3, work: null }));
           expect(few.lowMinutes).toBeLessThanOrEqual(few.highMinutes);
           expect(many.lowMinutes).toBeGreaterThan(few.lowMinutes);
           expect(many.highMinutes).toBeGreaterThan(few.highMinutes);
         },
       ),
     );
-    const slow = counterWork(facts({}), { factor: 2, error: 0, saws: 4 });
-    expect(slow.lowMinutes).toBeCloseTo(2 * counterWork(facts({}), exact).lowMinutes, 9);
-    expect(() => counterWork(facts({}), { factor: 0, error: 0, saws: 0 })).toThrowError(RangeError);
+    const slow = reckonWork(facts({}), { factor: 2, error: 0, saws: 4 });
+    expect(slow.lowMinutes).toBeCloseTo(2 * reckonWork(facts({}), exact).lowMinutes, 9);
+    expect(() => reckonWork(facts({}), { factor: 0, error: 0, saws: 0 })).toThrowError(RangeError);
   });
 });
 

@@ -1,5 +1,5 @@
-import type { Family } from '../saw/all-families';
-import type { BackFixing } from '../saw/families';
+import type { Family } from './all-families';
+import type { BackFixing } from './families';
 
 /** What can be wrong with a plate, each put on its picture where it is. */
 export const PLATE_MARKS = [

@@ -1,5 +1,5 @@
-import type { PlateMark, PlateMarkKind } from './plate-marks';
-import { markFault, MARKS_OF, PLATE_MARKS } from './plate-marks';
+import type { PlateMark, PlateMarkKind } from '../saw/plate-marks';
+import { markFault, MARKS_OF, PLATE_MARKS } from '../saw/plate-marks';
 import type { IntakeAnswers, JudgedSaw } from './triage';
 import { factsFrom, isConverting, triage } from './triage';
 import { FAMILIES } from '../saw/all-families';

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../units/length';
+import { MM_PER_INCH } from './length';
 
 /** Whether a count of teeth takes in both end points of the inch or the pitches between. */
 export const POINT_CONVENTIONS = ['points', 'teeth'] as const;

@@ -1,7 +1,7 @@
 import type { Reason } from '../reason/reason';
 import { because, COMMON_PRACTICE, input } from '../reason/reason';
 import type { Family } from '../saw/all-families';
-import type { PlateMarkKind } from '../triage/plate-marks';
+import type { PlateMarkKind } from '../saw/plate-marks';
 
 /** A piece of the work as the counter reckons it, minutes. */
 export interface WorkPart {
@@ -23,7 +23,7 @@ export interface Pace {
 export const NO_PACE: Pace = { factor: 1, error: 0.2, saws: 0 };
 
 /** What the counter knows of the work, before anything is measured. */
-export interface WorkFacts {
+export interface ReckonedSaw {
   readonly family: Family;
   readonly teeth: number;
   readonly rakers: number;
@@ -33,7 +33,7 @@ export interface WorkFacts {
   readonly work: 'sharpen' | 'tune' | null;
 }
 
-export interface CounterWork {
+export interface ReckonedWork {
   readonly parts: readonly WorkPart[];
   readonly lowMinutes: number;
   readonly highMinutes: number;
@@ -87,7 +87,7 @@ const FOUND: Partial<Record<PlateMarkKind, readonly [number, number, string]>> =
  * Bench minutes before anything is measured: low to high while things are
  * unknown, at the filer's own pace. A kind of damage counts once however often it is marked.
  */
-export function counterWork(facts: WorkFacts, pace: Pace = NO_PACE): CounterWork {
+export function reckonWork(facts: ReckonedSaw, pace: Pace = NO_PACE): ReckonedWork {
   if (!(facts.teeth >= 0 && pace.factor > 0))
     throw new RangeError('Teeth are counted from none, and a pace is above zero.');
   const times = TIMES[facts.family];

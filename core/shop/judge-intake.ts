@@ -5,14 +5,14 @@ import type { Price, Rates } from '../work/price';
 import { priceFor } from '../work/price';
 import type { Saw } from '../saw/saw';
 import { isCarbide, rakersOf, teethOf } from '../saw/saw';
-import type { PlateMark } from '../triage/plate-marks';
-import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '../triage/triage';
+import type { PlateMark } from '../saw/plate-marks';
+import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '../judgement/triage';
 import type { KeepOrReplace } from './cost';
 import { keepOrReplace } from './cost';
 import type { CounterJudgement } from './counter-judgement';
 import { judgeAtCounter } from './counter-judgement';
-import type { CounterWork, Pace } from './counter-work';
-import { counterWork, NO_PACE } from './counter-work';
+import type { ReckonedWork, Pace } from '../work/reckon-work';
+import { reckonWork, NO_PACE } from '../work/reckon-work';
 
 /** What was answered at the counter about one saw. */
 export interface Answered {
@@ -40,7 +40,7 @@ export interface CounterShop {
 export interface IntakeJudged {
   readonly judgement: CounterJudgement;
   readonly teeth: number;
-  readonly work: CounterWork;
+  readonly work: ReckonedWork;
   readonly low: Price;
   readonly high: Price;
   readonly keep: KeepOrReplace | null;
@@ -58,7 +58,7 @@ export function judgeIntake(saw: Saw, answered: Answered, shop: CounterShop, pac
   const first = judged(null);
   // What is sent on to grinding is only looked at and packed here.
   const sentOn = isCarbide(saw);
-  const work = counterWork(
+  const work = reckonWork(
     {
       family: saw.family,
       teeth: sentOn ? 0 : teethOf(saw),

@@ -1,11 +1,11 @@
-import { judge } from '../judgement/rule-book';
-import type { FactsOfBook } from '../judgement/saw-facts';
-import { TRIAGE_BOOK } from '../judgement/triage-book';
+import { judge } from './rule-book';
+import type { FactsOfBook } from './saw-facts';
+import { TRIAGE_BOOK } from './triage-book';
 import { lifeCost } from '../life/life';
 import type { Saw } from '../saw/saw';
 import type { BackFixing, Filing } from '../saw/families';
 import type { Family } from '../saw/all-families';
-import type { PlateMark } from './plate-marks';
+import type { PlateMark } from '../saw/plate-marks';
 import type { Verdict } from './verdicts';
 
 export { VERDICTS } from './verdicts';

@@ -1,6 +1,6 @@
 import { addReading, fitRate, NO_READINGS } from '../calibration/proportional-fit';
-import type { Pace } from './counter-work';
-import { NO_PACE } from './counter-work';
+import type { Pace } from '../work/reckon-work';
+import { NO_PACE } from '../work/reckon-work';
 
 /** A saw done: minutes it was reckoned at and minutes it took. */
 export interface PastTime {

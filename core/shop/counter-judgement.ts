@@ -5,8 +5,8 @@ import type { AngleTable } from '../work/habits';
 import { anglesFor } from '../work/habits';
 import type { FilingJudged, StraightenJudged, WorkJudged } from '../work/judge-work';
 import { judgeFiling, judgeStraightening, judgeWork, worksOtherGrain } from '../work/judge-work';
-import type { Grain, IntakeAnswers, LineLook, Triage } from '../triage/triage';
-import { isConverting, triage } from '../triage/triage';
+import type { Grain, IntakeAnswers, LineLook, Triage } from '../judgement/triage';
+import { isConverting, triage } from '../judgement/triage';
 
 /** What the counter knows of a saw, beyond what decides whether it is taken. */
 export interface CounterAnswers extends IntakeAnswers {
