@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { recordId, requiredText, text, version } from './fields';
 import type { KeptSaw } from './saw';
+import { keptSaw } from './saw';
 import type { Visit } from './ticket';
-import { newCustomer } from './ticket';
+import { newCustomer, visit } from './ticket';
 
 /** A person to speak to at a business. */
 export const contact = z.object({
@@ -23,6 +24,15 @@ export type CustomerChange = z.infer<typeof customerChange>;
 
 /** A saw with everything it came for. */
 export type LedgerSaw = KeptSaw & { readonly visits: readonly Visit[] };
+
+/** {@link CustomerPage} as it is answered. */
+export const customerPage: z.ZodType<CustomerPage> = customerChange.extend({
+  id: z.int(),
+  saws: z.array(keptSaw.and(z.object({ visits: z.array(visit) }))),
+  lastWords: z.string(),
+  alike: z.array(z.object({ id: z.int(), name: z.string(), phone: z.string() })),
+  forgottenAt: z.string().nullable(),
+});
 
 /** A customer's page of the ledger. */
 export interface CustomerPage extends CustomerChange {

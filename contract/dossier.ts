@@ -1,9 +1,17 @@
-import type { CheckRound } from './check';
+import { z } from 'zod';
 import type { Session } from '@odontis/core/evidence/session';
-import type { AcceptedPlan } from './plan';
+import { session } from '@odontis/core/evidence/session';
+import type { CheckRound } from './check';
+import { checkRound } from './check';
+import { seen } from './evidence';
 import type { Message, Photograph } from './notes';
+import { message, photograph } from './notes';
+import type { AcceptedPlan } from './plan';
+import { acceptedPlan } from './plan';
 import type { KeptSaw } from './saw';
+import { keptSaw } from './saw';
 import type { Customer, Ticket, Visit } from './ticket';
+import { customer, ticket, visit } from './ticket';
 
 /** Everything about one ticket: what every stage of the saw's page is drawn from. */
 export interface Dossier {
@@ -22,3 +30,18 @@ export interface Dossier {
   readonly photographs: readonly Photograph[];
   readonly messages: readonly Message[];
 }
+
+/** A dossier as it is answered. */
+export const dossier: z.ZodType<Dossier> = z.object({
+  ticket,
+  customer,
+  saw: keptSaw,
+  sessions: z.array(session),
+  seen,
+  plan: acceptedPlan.nullable(),
+  checks: z.array(checkRound),
+  visits: z.array(visit),
+  cameWith: z.array(z.object({ id: z.int(), number: z.int(), saw: z.string() })),
+  photographs: z.array(photograph),
+  messages: z.array(message),
+});

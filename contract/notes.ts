@@ -2,14 +2,17 @@ import { z } from 'zod';
 import { recordId, requiredText, text } from './fields';
 
 /** A photograph beside a ticket; its bytes come from its own address. */
-export interface Photograph {
-  readonly id: number;
-  readonly caption: string;
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly by: string;
-  readonly at: string;
-}
+export const photograph = z
+  .object({
+    id: z.int(),
+    caption: z.string(),
+    widthPx: z.number(),
+    heightPx: z.number(),
+    by: z.string(),
+    at: z.string(),
+  })
+  .readonly();
+export type Photograph = z.infer<typeof photograph>;
 /** As it is sent: a JPEG in base64, shrunk and without its camera's notes. */
 export const newPhotograph = z.object({
   caption: text(200, 'The caption'),
@@ -32,33 +35,33 @@ export const newMessage = z.object({
 });
 export type NewMessage = z.infer<typeof newMessage>;
 
-export interface Message extends NewMessage {
-  readonly id: number;
-  readonly state: 'waiting' | 'sent';
-  readonly by: string;
-  readonly at: string;
-  readonly sentAt: string | null;
-}
+const kept = newMessage.extend({
+  id: z.int(),
+  state: z.enum(['waiting', 'sent']),
+  by: z.string(),
+  at: z.string(),
+  sentAt: z.string().nullable(),
+});
+export const message = kept.readonly();
+export type Message = z.infer<typeof message>;
 /** A note in the outbox, with whose ticket it belongs to. */
-export interface OutboxMessage extends Message {
-  readonly ticketId: number;
-  readonly number: number;
-  readonly customer: string;
-}
+export const outboxMessage = kept.extend({ ticketId: z.int(), number: z.int(), customer: z.string() }).readonly();
+export type OutboxMessage = z.infer<typeof outboxMessage>;
 
 /** A label as it came out of the printer. */
-export interface PrintedLabel {
-  readonly id: number;
-  readonly ticketId: number;
-  readonly number: number;
-  readonly drawing: string;
-  readonly by: string;
-  readonly at: string;
-}
-export interface LabelPrinter {
-  readonly labelsLeft: number;
-  readonly printed: readonly PrintedLabel[];
-}
+export const printedLabel = z
+  .object({
+    id: z.int(),
+    ticketId: z.int(),
+    number: z.int(),
+    drawing: z.string(),
+    by: z.string(),
+    at: z.string(),
+  })
+  .readonly();
+export type PrintedLabel = z.infer<typeof printedLabel>;
+export const labelPrinter = z.object({ labelsLeft: z.int(), printed: z.array(printedLabel).readonly() }).readonly();
+export type LabelPrinter = z.infer<typeof labelPrinter>;
 export const labelWanted = z.object({
   tickets: z.array(recordId).min(1, 'Say which tickets.').max(50, 'Fifty labels at most at once.'),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { WorkOrder } from '@odontis/core/work/order';
+import { workOrder } from '@odontis/core/work/order';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, version } from './fields';
 
@@ -21,12 +21,15 @@ export const planChoice = z.object({
 export type PlanChoice = z.infer<typeof planChoice>;
 
 /** An order as accepted: never changed again, with everything it was worked out from. */
-export interface AcceptedPlan {
-  readonly id: number;
-  readonly number: number;
-  readonly acceptedBy: string;
-  readonly acceptedAt: string;
-  readonly order: WorkOrder;
-  /** Indices of the stops that are done. */
-  readonly done: readonly number[];
-}
+export const acceptedPlan = z
+  .object({
+    id: z.int(),
+    number: z.int(),
+    acceptedBy: z.string(),
+    acceptedAt: z.string(),
+    order: workOrder,
+    /** Indices of the stops that are done. */
+    done: z.array(z.int()).readonly(),
+  })
+  .readonly();
+export type AcceptedPlan = z.infer<typeof acceptedPlan>;

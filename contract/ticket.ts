@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { WorkOrder } from '@odontis/core/work/order';
 import { WORKS } from '@odontis/core/work/order';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';
@@ -16,7 +15,7 @@ import {
   WANTED_FILINGS,
 } from '@odontis/core/judgement/triage';
 import type { KeptSaw } from './saw';
-import { newSaw } from './saw';
+import { keptSaw, newSaw } from './saw';
 import { bounded, counted, isoDay, recordId, requiredText, text, version } from './fields';
 
 /** A ticket's stages in the order of the trade. */
@@ -202,29 +201,39 @@ export const visit = z.object({
 });
 export type Visit = z.infer<typeof visit>;
 
-/** A saw that was here before, offered at the counter with what was said then. */
-export type KnownSaw = KeptSaw & {
-  readonly customerId: number;
-  readonly customer: string;
-  readonly inShop: boolean;
-  readonly visits: number;
-  readonly lastVisit: string | null;
-  readonly lastComplaint: string;
-  readonly lastNote: string;
-  readonly lastWork: WorkOrder['work'] | null;
-  readonly lastDepthMm: number | null;
+const known = z.object({
+  customerId: z.int(),
+  customer: z.string(),
+  inShop: z.boolean(),
+  visits: z.int(),
+  lastVisit: z.string().nullable(),
+  lastComplaint: z.string(),
+  lastNote: z.string(),
+  lastWork: z.enum(WORKS).nullable(),
+  lastDepthMm: z.number().nullable(),
   /** Declined last time, and why. */
-  readonly lastRefusal: string | null;
-};
+  lastRefusal: z.string().nullable(),
+});
+/** A saw that was here before, offered at the counter with what was said then. */
+export const knownSaw = keptSaw.and(known);
+export type KnownSaw = KeptSaw & Readonly<z.infer<typeof known>>;
 
+const likeness = z.object({ share: z.number(), agrees: z.array(z.string()).readonly() });
 /** A known saw that the one on the counter may be, and what agrees. */
-export type AlikeSaw = KnownSaw & { readonly share: number; readonly agrees: readonly string[] };
+export const alikeSaw = knownSaw.and(likeness);
+export type AlikeSaw = KnownSaw & Readonly<z.infer<typeof likeness>>;
 
 /** The bench's load as the counter promises against it, and the pace of who is at the screen. */
-export interface CounterBook {
-  readonly due: readonly { readonly ticket: number; readonly day: string; readonly minutes: number }[];
-  readonly pace: { readonly factor: number; readonly error: number; readonly saws: number };
-}
+export const counterBook = z
+  .object({
+    due: z.array(z.object({ ticket: z.int(), day: z.string(), minutes: z.number() }).readonly()).readonly(),
+    pace: z.object({ factor: z.number(), error: z.number(), saws: z.int() }).readonly(),
+  })
+  .readonly();
+export type CounterBook = z.infer<typeof counterBook>;
+
+/** Where a ticket's page is, by its number. */
+export const ticketNumbered = z.object({ id: z.int(), stage, family });
 
 /** An open ticket that ends without the work: the customer will not have it at that price, or the saw turned out not to be worth it. */
 export const declineChange = z.object({

@@ -16,6 +16,7 @@ import { ActivatedRoute, Router, RouterLink, RouterLinkActive, RouterOutlet } fr
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
+import { dossier } from '@odontis/contract/dossier';
 import { sawInWords } from '@odontis/contract/saw-words';
 import type { NewMessage } from '@odontis/contract/notes';
 import type { DeclineChange } from '@odontis/contract/ticket';
@@ -26,6 +27,7 @@ import { ShopApi } from '../shared/api/shop-api';
 import { benchPromise } from '../shared/promise/bench-promise';
 import type { Difference } from '../shared/conflict/conflict';
 import { Conflict } from '../shared/conflict/conflict';
+import { currentOf } from '../shared/api/refusal';
 import { Speech } from '../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { Notice } from '../shared/ui/notice';
@@ -172,9 +174,7 @@ export class TicketPage {
   /** Theirs, where the refusal brought it along and the slip is open. */
   protected readonly theirs = computed<Dossier | null>(() => {
     const refusal = this.editRefusal();
-    return refusal?.code === 'edited-elsewhere' && this.editing()
-      ? ((refusal.current as Dossier | undefined) ?? null)
-      : null;
+    return refusal?.code === 'edited-elsewhere' && this.editing() ? currentOf(refusal, dossier) : null;
   });
 
   protected readonly differences = computed<Difference[]>(() => {

@@ -69,7 +69,7 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
     filing: 'rip' as const,
     pitchMm: 2,
     convention: 'points' as const,
-    toothLineMm: 46,
+    toothLineMm: 50,
     plateThicknessMm: 0.5,
     plateDepthHeelMm: 45,
     plateDepthToeMm: 45,

@@ -1,5 +1,6 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import { toRefusal } from './refusal';
+import { mergeChange } from '@odontis/contract/customer';
+import { currentOf, toRefusal, Unreadable } from './refusal';
 
 describe('what came back instead of an answer', () => {
   const body = { code: 'edited-elsewhere', detail: 'Changed.', errors: [], current: { a: 1 } };
@@ -28,5 +29,17 @@ describe('what came back instead of an answer', () => {
       expect(toRefusal(error).code).toBe('away');
       expect(toRefusal(error).detail).toContain('still here');
     }
+  });
+
+  it('an answer the contract does not know is no answer: the page says to load it again', () => {
+    const refusal = toRefusal(new Unreadable({ path: ['ticket', 'id'], message: 'Invalid input' }));
+    expect([refusal.code, refusal.errors[0]?.message]).toEqual(['unreadable', 'ticket/id: Invalid input']);
+    expect(refusal.detail).toContain('Load the page again');
+  });
+
+  it('what stands now is read by its own form, or not at all', () => {
+    const refusal = toRefusal(new HttpErrorResponse({ status: 409, error: { ...body, current: { version: 3 } } }));
+    expect(currentOf(refusal, mergeChange.pick({ version: true }))).toEqual({ version: 3 });
+    expect([currentOf(refusal, mergeChange), currentOf(null, mergeChange)]).toEqual([null, null]);
   });
 });

@@ -1,14 +1,21 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { BenchEvents, BenchState } from '@odontis/contract/bench';
+import { benchState } from '@odontis/contract/bench';
 import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
+import { cardsTaken, customerPage } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
+import { dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
+import { evidenceKept } from '@odontis/contract/evidence';
+import type { LabelPrinter, NewMessage, NewPhotograph, OutboxMessage } from '@odontis/contract/notes';
+import { labelPrinter, outboxMessage } from '@odontis/contract/notes';
 import type { NewCalibration, NewPerson, Person } from '@odontis/contract/people';
+import { person } from '@odontis/contract/people';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
-import type { LabelPrinter, NewMessage, NewPhotograph, OutboxMessage } from '@odontis/contract/notes';
+import { shop } from '@odontis/contract/shop';
 import type {
   AlikeSaw,
   CounterBook,
@@ -21,125 +28,163 @@ import type {
   Stage,
   TicketChange,
 } from '@odontis/contract/ticket';
-import type { Saw } from '@odontis/core/saw/saw';
+import { alikeSaw, counterBook, customerFound, knownSaw, rackRow, ticketNumbered } from '@odontis/contract/ticket';
 import type { Family } from '@odontis/core/saw/all-families';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { Observable } from 'rxjs';
+import { map } from 'rxjs';
+import type { Schema } from './refusal';
+import { Unreadable } from './refusal';
+
+type Params = Readonly<Record<string, string | number | boolean>>;
+
+/** An answer as the contract knows it; anything else is no answer. */
+const read =
+  <T>(schema: Schema<T>) =>
+  (body: unknown): T => {
+    const answer = schema.safeParse(body);
+    if (!answer.success) throw new Unreadable(answer.error.issues[0]);
+    return answer.data;
+  };
+
+const persons = person.array();
+const rackRows = rackRow.array();
+const customerFounds = customerFound.array();
+const knownSaws = knownSaw.array();
+const alikeSaws = alikeSaw.array();
+const outboxMessages = outboxMessage.array();
 
 /** Every route of the server, typed by the contract. */
 @Injectable({ providedIn: 'root' })
 export class ShopApi {
   private readonly http = inject(HttpClient);
 
+  private get<T>(schema: Schema<T>, path: string, options: { readonly params?: Params } = {}): Observable<T> {
+    return this.http.get(path, options).pipe(map(read(schema)));
+  }
+  private post<T>(schema: Schema<T>, path: string, body: unknown): Observable<T> {
+    return this.http.post(path, body).pipe(map(read(schema)));
+  }
+  private put<T>(schema: Schema<T>, path: string, body: unknown): Observable<T> {
+    return this.http.put(path, body).pipe(map(read(schema)));
+  }
+  private patch<T>(schema: Schema<T>, path: string, body: unknown): Observable<T> {
+    return this.http.patch(path, body).pipe(map(read(schema)));
+  }
+  private delete<T>(schema: Schema<T>, path: string): Observable<T> {
+    return this.http.delete(path).pipe(map(read(schema)));
+  }
+
   shop(): Observable<Shop> {
-    return this.http.get<Shop>('/api/shop');
+    return this.get(shop, '/api/shop');
   }
   changeShop(change: ShopChange): Observable<Shop> {
-    return this.http.put<Shop>('/api/shop', change);
+    return this.put(shop, '/api/shop', change);
   }
   people(): Observable<Person[]> {
-    return this.http.get<Person[]>('/api/people');
+    return this.get(persons, '/api/people');
   }
   addPerson(person: NewPerson): Observable<Person[]> {
-    return this.http.post<Person[]>('/api/people', person);
+    return this.post(persons, '/api/people', person);
   }
   addCalibration(personId: number, calibration: NewCalibration): Observable<Person[]> {
-    return this.http.post<Person[]>(`/api/people/${personId}/calibrations`, calibration);
+    return this.post(persons, `/api/people/${personId}/calibrations`, calibration);
   }
   rack(): Observable<RackRow[]> {
-    return this.http.get<RackRow[]>('/api/rack');
+    return this.get(rackRows, '/api/rack');
   }
   customers(typed: string): Observable<CustomerFound[]> {
-    return this.http.get<CustomerFound[]>('/api/customers', { params: { typed } });
+    return this.get(customerFounds, '/api/customers', { params: { typed } });
   }
   customer(id: number): Observable<CustomerPage> {
-    return this.http.get<CustomerPage>(`/api/customers/${id}`);
+    return this.get(customerPage, `/api/customers/${id}`);
   }
   changeCustomer(id: number, change: CustomerChange): Observable<CustomerPage> {
-    return this.http.put<CustomerPage>(`/api/customers/${id}`, change);
+    return this.put(customerPage, `/api/customers/${id}`, change);
   }
   mergeCustomers(id: number, change: MergeChange): Observable<CustomerPage> {
-    return this.http.post<CustomerPage>(`/api/customers/${id}/merge`, change);
+    return this.post(customerPage, `/api/customers/${id}/merge`, change);
   }
   forgetCustomer(id: number, version: number): Observable<CustomerPage> {
-    return this.http.post<CustomerPage>(`/api/customers/${id}/forget`, { version });
+    return this.post(customerPage, `/api/customers/${id}/forget`, { version });
   }
   takeCards(text: string): Observable<CardsTaken> {
-    return this.http.post<CardsTaken>('/api/customers/cards', { text });
+    return this.post(cardsTaken, '/api/customers/cards', { text });
   }
   knownSaws(customerId: number): Observable<KnownSaw[]> {
-    return this.http.get<KnownSaw[]>(`/api/customers/${customerId}/saws`);
+    return this.get(knownSaws, `/api/customers/${customerId}/saws`);
   }
   alikeSaws(saw: Saw, customerId: number | null): Observable<AlikeSaw[]> {
     const { family, name, marksOnIt, toothLineMm, pitchMm, plateThicknessMm, plateDepthHeelMm } = saw;
     const params = { family, name, marksOnIt, toothLineMm, pitchMm, plateThicknessMm, plateDepthHeelMm };
-    return this.http.get<AlikeSaw[]>('/api/saws/alike', {
+    return this.get(alikeSaws, '/api/saws/alike', {
       params: customerId === null ? params : { ...params, customerId },
     });
   }
   counterBook(): Observable<CounterBook> {
-    return this.http.get<CounterBook>('/api/counter');
+    return this.get(counterBook, '/api/counter');
   }
   ticketNumbered(number: number): Observable<{ id: number; stage: Stage; family: Family }> {
-    return this.http.get<{ id: number; stage: Stage; family: Family }>(`/api/tickets/numbered/${number}`);
+    return this.get(ticketNumbered, `/api/tickets/numbered/${number}`);
   }
   declineTicket(id: number, change: DeclineChange): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/decline`, change);
+    return this.post(dossier, `/api/tickets/${id}/decline`, change);
   }
   finishJob(id: number, job: JobDone): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/job`, job);
+    return this.post(dossier, `/api/tickets/${id}/job`, job);
   }
   addEvidence(id: number, evidence: NewEvidence): Observable<EvidenceKept> {
-    return this.http.post<EvidenceKept>(`/api/tickets/${id}/evidence`, evidence);
+    return this.post(evidenceKept, `/api/tickets/${id}/evidence`, evidence);
   }
   finishSession(id: number, session: string, note: string): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/sessions/${session}/finish`, { note });
+    return this.post(dossier, `/api/tickets/${id}/sessions/${session}/finish`, { note });
   }
   lineMeasured(id: number, version: number): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/measured`, { version });
+    return this.post(dossier, `/api/tickets/${id}/measured`, { version });
   }
   addPhotograph(id: number, photograph: NewPhotograph): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/photographs`, photograph);
+    return this.post(dossier, `/api/tickets/${id}/photographs`, photograph);
   }
   removePhotograph(id: number, photograph: number): Observable<Dossier> {
-    return this.http.delete<Dossier>(`/api/tickets/${id}/photographs/${photograph}`);
+    return this.delete(dossier, `/api/tickets/${id}/photographs/${photograph}`);
   }
   writeMessage(id: number, message: NewMessage): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/messages`, message);
+    return this.post(dossier, `/api/tickets/${id}/messages`, message);
   }
   outbox(): Observable<OutboxMessage[]> {
-    return this.http.get<OutboxMessage[]>('/api/outbox');
+    return this.get(outboxMessages, '/api/outbox');
   }
   carryOutbox(): Observable<OutboxMessage[]> {
-    return this.http.post<OutboxMessage[]>('/api/outbox/carry', {});
+    return this.post(outboxMessages, '/api/outbox/carry', {});
   }
   labelPrinter(): Observable<LabelPrinter> {
-    return this.http.get<LabelPrinter>('/api/labels');
+    return this.get(labelPrinter, '/api/labels');
   }
   printLabels(tickets: readonly number[]): Observable<LabelPrinter> {
-    return this.http.post<LabelPrinter>('/api/labels', { tickets });
+    return this.post(labelPrinter, '/api/labels', { tickets });
   }
   loadRoll(): Observable<LabelPrinter> {
-    return this.http.post<LabelPrinter>('/api/labels/roll', {});
+    return this.post(labelPrinter, '/api/labels/roll', {});
   }
   openTicket(ticket: NewTicket): Observable<Dossier> {
-    return this.http.post<Dossier>('/api/tickets', ticket);
+    return this.post(dossier, '/api/tickets', ticket);
   }
   ticket(id: number): Observable<Dossier> {
-    return this.http.get<Dossier>(`/api/tickets/${id}`);
+    return this.get(dossier, `/api/tickets/${id}`);
   }
   editTicket(id: number, change: TicketChange): Observable<Dossier> {
-    return this.http.patch<Dossier>(`/api/tickets/${id}`, change);
+    return this.patch(dossier, `/api/tickets/${id}`, change);
   }
   acceptPlan(id: number, choice: PlanChoice): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/plan`, choice);
+    return this.post(dossier, `/api/tickets/${id}/plan`, choice);
   }
   bench(id: number, events: BenchEvents): Observable<BenchState> {
-    return this.http.post<BenchState>(`/api/tickets/${id}/bench`, events);
+    return this.post(benchState, `/api/tickets/${id}/bench`, events);
   }
   check(id: number, check: NewCheck): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/checks`, check);
+    return this.post(dossier, `/api/tickets/${id}/checks`, check);
   }
   handover(id: number, handover: Handover): Observable<Dossier> {
-    return this.http.post<Dossier>(`/api/tickets/${id}/handover`, handover);
+    return this.post(dossier, `/api/tickets/${id}/handover`, handover);
   }
 }

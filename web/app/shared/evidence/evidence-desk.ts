@@ -2,6 +2,8 @@ import { computed, effect, inject, untracked } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
+import { dossier as dossierForm } from '@odontis/contract/dossier';
+import { currentOf } from '../api/refusal';
 import { standing } from '@odontis/core/evidence/estimates';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { MOST_READINGS } from '@odontis/core/evidence/reading';
@@ -81,7 +83,7 @@ export const EvidenceDesk = signalStore(
       /** Theirs, where somebody else measured the same places meanwhile. */
       theirs: computed<Dossier | null>(() => {
         const refusal = request().refusal;
-        return refusal?.code === 'edited-elsewhere' ? ((refusal.current as Dossier | undefined) ?? null) : null;
+        return refusal?.code === 'edited-elsewhere' ? currentOf(refusal, dossierForm) : null;
       }),
     };
   }),

@@ -15,10 +15,10 @@ import type { Contact, CustomerPage as CustomerRecord } from '@odontis/contract/
 import type { Saw } from '@odontis/core/saw/saw';
 import { sawInWords } from '@odontis/contract/saw-words';
 import type { Visit } from '@odontis/contract/ticket';
-import { customerChange } from '@odontis/contract/customer';
+import { customerChange, customerPage } from '@odontis/contract/customer';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { Observable } from 'rxjs';
-import { toRefusal } from '../../../shared/api/refusal';
+import { currentOf, toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { Speech } from '../../../shared/speech/speech';
@@ -134,7 +134,7 @@ export class CustomerPage {
       error: (error: unknown) => {
         this.busy.set(false);
         const refusal = toRefusal(error);
-        if (refusal.code === 'edited-elsewhere') this.theirs.set(refusal.current as CustomerRecord);
+        if (refusal.code === 'edited-elsewhere') this.theirs.set(currentOf(refusal, customerPage));
         else this.refused.set(refusal.errors[0]?.message ?? refusal.detail);
       },
     });

@@ -7,12 +7,13 @@ import type { Person } from '@odontis/contract/people';
 import { handOf } from '@odontis/core/calibration/hand';
 import { newPerson } from '@odontis/contract/people';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
+import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import type { BenchHours } from '@odontis/core/shop/bench-load';
 import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import type { Observable } from 'rxjs';
-import { toRefusal } from '../../../shared/api/refusal';
+import { currentOf, toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import type { Difference } from '../../../shared/conflict/conflict';
 import { Conflict } from '../../../shared/conflict/conflict';
@@ -115,7 +116,7 @@ export class ShopbookPage {
 
   protected readonly theirs = computed<Shop | null>(() => {
     const refusal = this.refusal();
-    return refusal?.code === 'edited-elsewhere' ? ((refusal.current as Shop | undefined) ?? null) : null;
+    return refusal?.code === 'edited-elsewhere' ? currentOf(refusal, shop) : null;
   });
 
   protected readonly differences = computed<Difference[]>(() => {
