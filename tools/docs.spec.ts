@@ -26,7 +26,14 @@ import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/evidence/tooth-reading';
 import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
 import { PLATE_MARKS } from '@odontis/core/saw/plate-marks';
-import { BECAUSE, GRAINS, HARDENED_ANSWERS, LINE_LOOKS, VERDICTS, WANTED_FILINGS } from '@odontis/core/judgement/triage';
+import {
+  BECAUSE,
+  GRAINS,
+  HARDENED_ANSWERS,
+  LINE_LOOKS,
+  VERDICTS,
+  WANTED_FILINGS,
+} from '@odontis/core/judgement/triage';
 import { walkedSaw } from './walk';
 
 const page = (name: string): string => readFileSync(path.join('docs', name), 'utf8');

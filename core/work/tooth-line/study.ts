@@ -145,7 +145,8 @@ const knownOf = (inputs: LineInputs, measured: LineStatistics): LineKnown => {
     converting: inputs.from !== null,
     // Held level with the straight edge, a line that only lies aslant is uneven.
     measured: inputs.line === 'level' ? { ...measured, heightSpreadMm: spreadOf(inputs.readings) } : measured,
-    rakeOffDeg: inputs.from || typeof inputs.measuredRakeDeg !== 'number' ? null : inputs.measuredRakeDeg - inputs.angles.rakeDeg,
+    rakeOffDeg:
+      inputs.from || typeof inputs.measuredRakeDeg !== 'number' ? null : inputs.measuredRakeDeg - inputs.angles.rakeDeg,
   };
 };
 
