@@ -7,6 +7,7 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   ],
   straighten: ['Wear eye protection: a bent plate springs back, and hammered hard steel throws chips.'],
   joint: ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
+  'file-off': ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
   'joint-again': ['Glove or guarded thumb: a file that slips here runs the hand along the points.'],
   shape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],
   reshape: ['Teeth are sharp from here on: file with a handle on, and keep the free hand off the line.'],

@@ -12,6 +12,7 @@ export const STEP_KINDS = [
   'joint',
   'shape',
   'reshape',
+  'file-off',
   'cut',
   'joint-again',
   'look',

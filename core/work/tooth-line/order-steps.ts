@@ -42,7 +42,7 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
   const { retooth } = study.inputs;
   if (retooth) {
     const mm = retooth.lossMm;
-    whole('joint', jointMinutes(mm), { targetMm: mm, passes: jointPasses(mm) });
+    whole('file-off', jointMinutes(mm), { targetMm: mm, passes: jointPasses(mm) });
     whole('set-out', WHOLE_SAW_MINUTES['set-out'], { targetMm: study.pitchMm });
     steps.push(...filingSteps(study, 'cut', cuttingStops(study)));
     whole('joint-again', jointMinutes(0), { passes: 1 });

@@ -37,7 +37,7 @@ describe('a tooth line past saving', () => {
       ...([
         'clean',
         'flatten-set',
-        'joint',
+        'file-off',
         'set-out',
         'cut',
         'joint-again',

@@ -2,7 +2,6 @@ import type { Sharpenings } from '../../life/life';
 import { retooth } from '../../line/retooth';
 import { toothHeightMm } from '../../file/flank-angles';
 import { heightOn } from '../../line/joint-line';
-import { lowered } from '../../line/depth-curve';
 import type { ToothReading } from '../../evidence/tooth-reading';
 import { countFromPitchMm, pitchMmFromCount } from '../../units/points';
 import type { Price, Rates } from '../price';
@@ -87,7 +86,8 @@ export function retoothed(study: LineStudy, pitchMm: number): LineStudy {
     0,
   );
   const lossMm = lost ? Math.max(oldHeightMm, shortMm) : Math.min(oldHeightMm, shortMm + cut.lossMm);
-  const line = lowered(datum, lossMm);
+  // Measured again they lie on another straight edge: their own line is the height to count from.
+  const line = { alphaMm: 0, beta: datum.beta };
   const teeth = Math.floor((lineMm - cut.phaseMm) / pitchMm + 1e-9) + 1;
   const readings = Array.from({ length: teeth }, (_, k): ToothReading => {
     const xMm = first.xMm + cut.phaseMm + k * pitchMm;

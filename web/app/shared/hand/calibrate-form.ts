@@ -54,7 +54,7 @@ const WORDS: Record<Calibration, Words> = {
         ><mat-label>{{ says().amount }}</mat-label
         ><input #amountField matInput inputmode="decimal" [value]="amount()" (input)="amount.set(amountField.value)"
       /></mat-form-field>
-      <mat-form-field class="short"
+      <mat-form-field
         ><mat-label>{{ says().did }}, {{ speech.unit() }}</mat-label
         ><input #didField matInput inputmode="decimal" [value]="did()" (input)="did.set(didField.value)"
       /></mat-form-field>
@@ -72,10 +72,10 @@ const WORDS: Record<Calibration, Words> = {
       align-items: center;
     }
     mat-form-field {
-      width: 150px;
+      width: 190px;
     }
     .short {
-      width: 128px;
+      width: 130px;
     }
     p {
       flex-basis: 100%;

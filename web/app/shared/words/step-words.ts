@@ -11,6 +11,7 @@ export const STEP_NAMES: Record<StepKind, string> = {
   joint: 'Joint',
   shape: 'Shape',
   reshape: 'Reshape to the new filing',
+  'file-off': 'File the old teeth off',
   cut: 'Cut the new teeth',
   'joint-again': 'Joint again, lightly',
   look: 'Look along the line',
@@ -29,7 +30,8 @@ export function stepTitle(step: Step, speech: Speech): string {
     step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
   if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
   if (step.kind === 'joint') return `Joint ${speech.fine(step.targetMm ?? 0)}`;
-  return `${STEP_NAMES[step.kind]}${side}`;
+  const teeth = step.stretch ? `, teeth ${step.stretch.fromTooth} to ${step.stretch.toTooth}` : '';
+  return `${STEP_NAMES[step.kind]}${teeth}${side}`;
 }
 
 /** The instruction read from an arm's length. */
@@ -54,6 +56,8 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null): str
       return `Mark every point, ${speech.plate(step.targetMm ?? 0)} from tip to tip, from the heel.`;
     case 'reshape':
       return `${filingSays(step, book)} Take it down by halves, looking along the line between.`;
+    case 'file-off':
+      return `Mill file square to the plate, down ${speech.plate(step.targetMm ?? 0)}, until no old gullet shows and the edge is straight.`;
     case 'cut':
       return `${filingSays(step, book)} On every mark to half depth first; look along the line; then to full depth.`;
     case 'joint-again':

@@ -40,15 +40,15 @@ const depths: readonly Question[] = [
 /** Starter teeth: how many, and only then how far apart and how filed. */
 const toe: readonly Question[] = [
   { key: 'toeTeeth', label: 'Starter teeth at the toe', ask: 'whole', drawn: 'depthToe', hint: 'counted; empty: none' },
-  { key: 'toeCount', label: 'Starter teeth are', ask: 'words', after: 'toeTeeth', hint: 'counted as the others' },
+  { key: 'toeCount', label: 'Starter teeth are', ask: 'plate', after: 'toeTeeth', hint: 'counted as the others' },
   {
     key: 'toeCountEnd',
     label: 'At the last tooth',
-    ask: 'words',
+    ask: 'plate',
     after: 'toeTeeth',
     hint: 'where they grow finer; empty: alike',
   },
-  { key: 'toeRelax', label: 'More relaxed by', ask: 'words', after: 'toeTeeth', hint: 'degrees of rake; empty: none' },
+  { key: 'toeRelax', label: 'More relaxed by', ask: 'plate', after: 'toeTeeth', hint: 'degrees of rake; empty: none' },
 ];
 const called: Question = { key: 'sawName', label: 'Called', ask: 'words' };
 const stamped: Question = { key: 'marksOnIt', label: 'Stamped or written on it', ask: 'words' };

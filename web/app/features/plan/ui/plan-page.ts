@@ -264,12 +264,12 @@ export class PlanPage {
     });
     const handle = work.handles(study).find((h) => h.id === 'depth');
     this.sheet.handle.set(
-      this.frozen()
+      this.frozen() || !handle
         ? null
         : {
             depthMm: view.depthMm,
-            deepestMm: handle?.toMm ?? 0,
-            recommendedMm: handle?.advisedMm ?? 0,
+            deepestMm: handle.toMm,
+            recommendedMm: handle.advisedMm,
             says: `${this.speech.fine(view.depthMm)}, ${this.speech.share(view.reachedShare)} of the teeth reached`,
             move: (depthMm) => this.choose({ depthMm }),
           },
@@ -281,7 +281,7 @@ export class PlanPage {
 
   /** Strokes that give the teeth their shape before they are sharpened. */
   protected shapingStrokes({ steps }: LineOrder): number {
-    const shaping = steps.filter((step) => step.kind === 'shape' || step.kind === 'reshape');
+    const shaping = steps.filter((step) => ['shape', 'reshape', 'cut'].includes(step.kind));
     return shaping.flatMap((step) => step.stops).reduce((sum, stop) => sum + stop.strokes, 0);
   }
 
@@ -290,6 +290,11 @@ export class PlanPage {
   }
 
   protected readonly sharpenings = saySharpenings;
+
+  /** Corners of a file, or whole files where one does not last. */
+  protected wear(corners: number): string {
+    return corners <= 3 ? `${corners.toFixed(1)} of its 3 corners` : `${Math.ceil(corners / 3)} files`;
+  }
 
   protected pitches({ pitchFromMm, pitchToMm }: ToeFound): string {
     const [from, to] = [this.speech.plate(pitchFromMm), this.speech.plate(pitchToMm)];
