@@ -5,7 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { benchCore } from './bench-core';
 import { benchTrace } from './bench-trace';
 import { measurePages } from './bench-page';
-import { measureRoutes, measureSearch, measureStarts } from './bench-shop';
+import { measureRecord, measureRoutes, measureSearch, measureStarts } from './bench-shop';
 import { Cluster, freePort } from './cluster';
 import { ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
@@ -34,7 +34,7 @@ function transfer(): void {
 }
 
 /** What can be asked for by name, `npm run bench -- core pages`; all of it when nothing is. */
-const PARTS = ['core', 'trace', 'web', 'pages', 'routes', 'search', 'start'];
+const PARTS = ['core', 'trace', 'web', 'pages', 'routes', 'record', 'search', 'start'];
 
 async function bench(): Promise<void> {
   const asked = process.argv.slice(3);
@@ -47,13 +47,14 @@ async function bench(): Promise<void> {
   buildWeb();
   if (wanted('web')) transfer();
   if (wanted('pages')) ensureChromium();
-  if (['routes', 'pages', 'search'].some(wanted)) {
+  if (['routes', 'pages', 'record', 'search'].some(wanted)) {
     const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-bench-'));
     chmodSync(folder, 0o755);
     const cluster = await Cluster.start({ programs: ensurePostgres(), folder, throwaway: true });
     try {
       // Pages first: the routes are measured in a shop with thousands of saws more.
       if (wanted('pages')) await measurePages({ cluster, port: await freePort() });
+      if (wanted('record')) await measureRecord({ cluster, port: await freePort() });
       if (wanted('routes')) await measureRoutes({ cluster, port: await freePort() });
       if (wanted('search')) await measureSearch({ cluster, port: await freePort() });
     } finally {

@@ -1,7 +1,7 @@
 import { flatsOn } from './flats';
 import type { PreparedLine } from './flats';
 import type { JointLine } from './joint-line';
-import { smoothestSpacing } from './spacing';
+import { leastWorstSpacing } from './spacing';
 
 /** One depth under the datum: what joining there would give. */
 export interface DepthPoint {
@@ -23,7 +23,7 @@ export function depthPoint(prepared: PreparedLine, datum: JointLine, depthMm: nu
   const flats = flatsOn(lowered(datum, depthMm), prepared);
   return {
     depthMm,
-    worstSpacingMm: smoothestSpacing(flats, prepared.nominalMm).worstMm,
+    worstSpacingMm: leastWorstSpacing(flats, prepared.nominalMm),
     reachedShare: flats.reached / prepared.teeth.length,
   };
 }

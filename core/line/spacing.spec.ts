@@ -9,7 +9,7 @@ import { smallestWorstError, smallestWorstErrorFreePitch, spacingFeasible } from
 import { randomSaw } from '../reference/random-saw';
 import { evenShape, flatsOn, prepareLine } from './flats';
 
-import { smoothestSpacing, spacingErrors } from './spacing';
+import { leastWorstSpacing, smoothestSpacing, spacingErrors } from './spacing';
 import { tautString } from './taut-string';
 
 const gates = fc.array(
@@ -96,6 +96,18 @@ describe('spacing in the flats', () => {
         if (worst > 1e-6) expect(spacingFeasible(flats, prepared.teeth, saw.pitchMm, worst - 1e-6)).toBeFalse();
       }),
     );
+  });
+
+  it('its least worst error is told without its points', () => {
+    fc.assert(
+      fc.property(randomSaw(40), fc.double({ min: 0, max: 0.2, noNaN: true }), (saw, depth) => {
+        const { prepared, flats } = jointed(saw, depth);
+        const { worstMm } = smoothestSpacing(flats, prepared.nominalMm);
+        expect(leastWorstSpacing(flats, prepared.nominalMm)).toBeCloseTo(worstMm, 9);
+      }),
+    );
+    expect(() => leastWorstSpacing(flatsFrom([0], [0]), new Float64Array(2))).toThrowError(RangeError);
+    expect(leastWorstSpacing(flatsFrom([], []), new Float64Array(0))).toBe(0);
   });
 
   it('a free pitch is never worse than a given one', () => {

@@ -1,5 +1,5 @@
 import type { Flats } from './flats';
-import { tautString } from './taut-string';
+import { steepestStep, tautString } from './taut-string';
 
 /** Where points should end, against the places the line means them to have: even, in zones, over gaps, between rakers. */
 export interface Spacing {
@@ -44,6 +44,19 @@ export function smoothestSpacing(flats: Flats, nominalMm: Float64Array, groups?:
     from = to;
   }
   return { xMm, ...spacingErrors(xMm, nominalMm, groups) };
+}
+
+/** Least worst error of the spacings inside the flats, {@link smoothestSpacing}'s own, without its points. mm. O(n). */
+export function leastWorstSpacing(flats: Flats, nominalMm: Float64Array): number {
+  const n = nominalMm.length;
+  if (flats.fromMm.length !== n) throw new RangeError('Flats and nominal places must be of one length.');
+  const low = new Float64Array(n);
+  const high = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    low[i] = (flats.fromMm[i] as number) - (nominalMm[i] as number);
+    high[i] = (flats.toMm[i] as number) - (nominalMm[i] as number);
+  }
+  return steepestStep(low, high);
 }
 
 /** Worst and root-mean-square error of the spacings that are judged, mm. O(n). */

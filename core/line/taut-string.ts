@@ -13,16 +13,26 @@
  * Shapes: two arrays of n, mm -> array of n, mm. Throws RangeError on a gate
  * whose low is above its high. Example: gates [0,0],[1,2],[0,0] -> 0, 1, 0.
  */
-export function tautString(low: Float64Array, high: Float64Array): Float64Array {
+export const tautString = (low: Float64Array, high: Float64Array): Float64Array =>
+  low.length === 0 && high.length === 0 ? new Float64Array(0) : stringThrough(low, high).fill();
+
+/** Greatest |z_(i+1) - z_i| of that string, without working out its heights. mm. O(n). */
+export const steepestStep = (low: Float64Array, high: Float64Array): number =>
+  low.length === 0 && high.length === 0 ? 0 : stringThrough(low, high).steepest();
+
+/** Where the string bends. */
+function stringThrough(low: Float64Array, high: Float64Array): StringPath {
   const n = low.length;
   if (high.length !== n) throw new RangeError('Each gate needs a low and a high.');
   for (let i = 0; i < n; i++) {
     if (!((low[i] as number) <= (high[i] as number))) throw new RangeError(`Gate ${i} has its low above its high.`);
   }
-  if (n === 0) return new Float64Array(0);
   const path = new StringPath(n);
   const start = levelStart(low, high);
-  if (start === null) return path.levelThrough(low, high);
+  if (start === null) {
+    path.add(0, levelThrough(low, high));
+    return path;
+  }
   path.add(start.index, start.z);
   const funnel = new Funnel(path, start.index, start.z);
   for (let i = start.index + 1; i < n; i++) {
@@ -30,7 +40,14 @@ export function tautString(low: Float64Array, high: Float64Array): Float64Array 
     funnel.pull(i, high[i] as number, 1);
   }
   funnel.finish(n - 1);
-  return path.fill();
+  return path;
+}
+
+/** The height in the middle of what all gates share. */
+function levelThrough(low: Float64Array, high: Float64Array): number {
+  const floor = low.reduce((m, v) => Math.max(m, v), -Infinity);
+  const ceiling = high.reduce((m, v) => Math.min(m, v), Infinity);
+  return (floor + ceiling) / 2;
 }
 
 /** Where a level start must first turn, and at which height; null when one level goes all the way. */
@@ -66,10 +83,13 @@ class StringPath {
     this.height.push(z);
   }
 
-  levelThrough(low: Float64Array, high: Float64Array): Float64Array {
-    const floor = low.reduce((m, v) => Math.max(m, v), -Infinity);
-    const ceiling = high.reduce((m, v) => Math.min(m, v), Infinity);
-    return new Float64Array(this.n).fill((floor + ceiling) / 2);
+  steepest(): number {
+    let most = 0;
+    for (let k = 1; k < this.at.length; k++) {
+      const rise = Math.abs((this.height[k] as number) - (this.height[k - 1] as number));
+      if (rise > 0) most = Math.max(most, rise / ((this.at[k] as number) - (this.at[k - 1] as number)));
+    }
+    return most;
   }
 
   fill(): Float64Array {

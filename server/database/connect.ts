@@ -12,9 +12,10 @@ export function connect(url: string): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: 10, acquire: 8000, idle: 10_000 },
+    // A new connection is a new process of the database: on a busy machine that alone can take seconds.
+    pool: { max: 10, min: 1, acquire: 15_000, idle: 10_000 },
     define: { timestamps: false, underscored: true, freezeTableName: true },
-    dialectOptions: { connectionTimeoutMillis: 5000, application_name: 'odontis' },
+    dialectOptions: { connectionTimeoutMillis: 10_000, application_name: 'odontis' },
   });
   return { sequelize, models: defineModels(sequelize) };
 }

@@ -1,3 +1,5 @@
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -25,7 +27,7 @@ import { messageFor } from './message-words';
 @Component({
   selector: 'od-counter-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, RouterLink, PhotographDesk, Notice],
+  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, RouterLink, PhotographDesk, Notice],
   templateUrl: './counter-slip.html',
   styleUrl: './counter-slip.scss',
 })

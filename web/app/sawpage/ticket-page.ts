@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { DayField } from '../shared/ui/day-field';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -45,6 +46,7 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
   selector: 'od-ticket-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    MatInput,
     DayField,
     MatFormFieldModule,
     MatSelectModule,

@@ -1,3 +1,5 @@
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -38,7 +40,17 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, note: '' };
 @Component({
   selector: 'od-check-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, MatCheckbox, RouterLink, ReadingDesk, Conflict, Notice],
+  imports: [
+    MatFormFieldModule,
+    MatInput,
+    MatButton,
+    MatButtonToggleModule,
+    MatCheckbox,
+    RouterLink,
+    ReadingDesk,
+    Conflict,
+    Notice,
+  ],
   providers: [EvidenceDesk, LineDesk],
   templateUrl: './check-page.html',
   styleUrl: './check-page.scss',

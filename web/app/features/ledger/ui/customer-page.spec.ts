@@ -33,8 +33,8 @@ describe('a customer’s page of the ledger', () => {
     fixture.detectChanges();
   };
   const type = async (label: string, text: string): Promise<void> => {
-    const field = [...host().querySelectorAll('label')]
-      .find((l) => l.textContent?.includes(label))
+    const field = [...host().querySelectorAll('mat-form-field')]
+      .find((f) => f.querySelector('mat-label')?.textContent?.includes(label))
       ?.querySelector('input, textarea');
     (field as HTMLInputElement).value = text;
     field?.dispatchEvent(new Event('input'));

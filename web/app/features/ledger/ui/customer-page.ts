@@ -1,3 +1,6 @@
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -30,11 +33,19 @@ import { differencesOf, draftOf } from '../data/customer-draft';
 
 const NOBODY: Contact = { name: '', phone: '', email: '' };
 
+const WORK_DONE = {
+  sharpen: 'sharpened',
+  tune: 'tuned',
+  convert: 'converted',
+  retooth: 'cut new teeth',
+  'by-hand': 'worked',
+} as const satisfies Record<NonNullable<Visit['work']>, string>;
+
 /** One customer's page of the ledger: details and contacts, saws and visits, doubles, their data out and forgotten. */
 @Component({
   selector: 'od-customer-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Conflict, Notice],
+  imports: [MatCheckbox, MatFormFieldModule, MatInput, MatButton, RouterLink, Conflict, Notice],
   templateUrl: './customer-page.html',
   styleUrl: './ledger.scss',
 })
@@ -42,8 +53,7 @@ export class CustomerPage {
   private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
   protected readonly waits = stageWaits;
-  protected done = (work: Visit['work']): string =>
-    work === 'tune' ? 'tuned' : work === 'sharpen' ? 'sharpened' : 'worked';
+  protected done = (work: Visit['work']): string => (work === null ? 'worked' : WORK_DONE[work]);
   protected words = (saw: Saw): string => sawInWords(saw, this.speech.speech());
   protected readonly stagePage = pageOf;
   readonly id = input.required({ transform: numberAttribute });

@@ -1,4 +1,5 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import type { AngleReading } from '@odontis/core/evidence/reading';
 import { isAngle } from '@odontis/core/evidence/reading';
 import { lineOf } from '@odontis/core/evidence/line-of';
@@ -21,195 +22,190 @@ export interface AskedAngle {
   readonly doubt: AngleDoubt;
 }
 
+interface AngleState {
+  readonly chosenWay: AngleWay | null;
+  readonly chosenPart: string | null;
+  readonly chosenSection: SeatedSection | null;
+  readonly at: number;
+  readonly asked: AskedAngle | null;
+}
+const initial: AngleState = { chosenWay: null, chosenPart: null, chosenSection: null, at: 1, asked: null };
+
 /** Angles of the saw's teeth: where the next reading lands, what was taken, what they say together. */
-@Injectable()
-export class AngleKeeper {
-  private readonly sessions = inject(EvidenceDesk);
-  readonly dossier = this.sessions.dossier;
-  private readonly chosenWay = signal<AngleWay | null>(null);
-  private readonly chosenPart = signal<string | null>(null);
-  private readonly chosenSection = signal<SeatedSection | null>(null);
-  private readonly at = signal(1);
-  readonly asked = signal<AskedAngle | null>(null);
-
-  private readonly saw = computed(() => this.dossier()?.saw ?? null);
-  /** Ways that somebody reads by hand; a scan's angles come with its trace. */
-  readonly ways = computed(() => {
-    const saw = this.saw();
-    return saw ? waysOf(saw).filter((way) => way !== 'scan') : [];
-  });
-  readonly way = computed(() => {
-    const [chosen, all] = [this.chosenWay(), this.ways()];
-    return all.find((way) => way === chosen) ?? all[0] ?? 'bevel';
-  });
-  readonly parts = computed(() => {
-    const saw = this.saw();
-    return saw ? partsFor(saw, 'set') : [null];
-  });
-  readonly part = computed(() => {
-    const [chosen, all] = [this.chosenPart(), this.parts()];
-    return all.includes(chosen) ? chosen : (all[0] ?? null);
-  });
-  readonly section = computed<SeatedSection>(() => {
-    const saw = this.saw();
-    return this.chosenSection() ?? (saw ? usualSection(saw) : 'taper');
-  });
-  /** Of the latest sitting over the line, where there is one. */
-  private readonly line = computed(() => {
-    const saw = this.saw();
-    return (saw && lineOf(this.sessions.evidence(), saw, this.sessions.kind())?.teeth) ?? [];
-  });
-  readonly teeth = computed(() => {
-    const saw = this.saw();
-    return saw ? Math.max(this.line().length || teethOfPart(saw, this.part()), 1) : 1;
-  });
-  readonly tooth = computed(() => Math.min(this.at(), this.teeth()));
-  readonly cuts = computed(() => {
-    const saw = this.saw();
-    return saw ? cutsOf(saw) : 'push';
-  });
-
-  /** A band or a round blade has no heel and no toe: directions are said along the cut and against it. */
-  readonly endless = computed(() => ['band', 'circular', 'dado'].includes(this.saw()?.family ?? ''));
-
-  readonly readings = computed(() =>
-    this.sessions
-      .readings()
-      .filter(isAngle)
-      .filter((r) => r.part === this.part()),
-  );
-  readonly says = computed(() => {
-    const saw = this.saw();
-    return saw && anglesOf(saw, this.readings(), this.section());
-  });
-  /** Mean set of the line, as far as it was measured; null where it was not. */
-  readonly setMm = computed(() => {
-    const set = this.line().flatMap((r) => r.setMm ?? []);
-    return set.length === 0 ? null : set.reduce((s, v) => s + v, 0) / set.length;
-  });
-  private readonly leanAt = computed(() => {
-    const [saw, line] = [this.saw(), this.line()];
-    return (tooth: number): ToothLean => {
-      const measured = line[tooth - 1];
+export const AngleKeeper = signalStore(
+  withState(initial),
+  withProps(() => {
+    const sessions = inject(EvidenceDesk);
+    return { sessions, dossier: sessions.dossier, saw: computed(() => sessions.dossier()?.saw ?? null) };
+  }),
+  // Which teeth, how they are read, and of what part.
+  withComputed(({ sessions, saw, chosenWay, chosenPart, chosenSection, at }) => {
+    const ways = computed(() => {
+      const of = saw();
+      return of ? waysOf(of).filter((way) => way !== 'scan') : [];
+    });
+    const parts = computed(() => {
+      const of = saw();
+      return of ? partsFor(of, 'set') : [null];
+    });
+    const part = computed(() => {
+      const [chosen, all] = [chosenPart(), parts()];
+      return all.includes(chosen) ? chosen : (all[0] ?? null);
+    });
+    /** Of the latest sitting over the line, where there is one. */
+    const line = computed(() => {
+      const of = saw();
+      return (of && lineOf(sessions.evidence(), of, sessions.kind())?.teeth) ?? [];
+    });
+    const teeth = computed(() => {
+      const of = saw();
+      return of ? Math.max(line().length || teethOfPart(of, part()), 1) : 1;
+    });
+    return {
+      /** Ways that somebody reads by hand; a scan's angles come with its trace. */
+      ways,
+      way: computed(() => {
+        const [chosen, all] = [chosenWay(), ways()];
+        return all.find((way) => way === chosen) ?? all[0] ?? 'bevel';
+      }),
+      parts,
+      part,
+      section: computed<SeatedSection>(() => {
+        const of = saw();
+        return chosenSection() ?? (of ? usualSection(of) : 'taper');
+      }),
+      line,
+      teeth,
+      tooth: computed(() => Math.min(at(), teeth())),
+      cuts: computed(() => {
+        const of = saw();
+        return of ? cutsOf(of) : 'push';
+      }),
+      /** A band or a round blade has no heel and no toe: directions are said along the cut and against it. */
+      endless: computed(() => ['band', 'circular', 'dado'].includes(saw()?.family ?? '')),
+      /** Mean set of the line, as far as it was measured; null where it was not. */
+      setMm: computed(() => {
+        const set = line().flatMap((r) => r.setMm ?? []);
+        return set.length === 0 ? null : set.reduce((s, v) => s + v, 0) / set.length;
+      }),
+    };
+  }),
+  // What was read of them, and the session that is shown behind this one, on the same strip.
+  withComputed(({ sessions, saw, part, section, line, teeth, cuts }) => {
+    const ofPart = (readings: readonly AngleReading[]): AngleReading[] => readings.filter((r) => r.part === part());
+    const leanAt = (tooth: number): ToothLean => {
+      const [of, measured] = [saw(), line()[tooth - 1]];
       if (measured?.kind === 'missing') return { lean: null, assumed: false };
       if (measured?.lean) return { lean: measured.lean, assumed: false };
-      return { lean: saw && sideOf(saw, tooth), assumed: true };
+      return { lean: of && sideOf(of, tooth), assumed: true };
     };
-  });
-  readonly sides = computed(() => this.sidesOf(this.readings()));
-  /** The session that is shown behind this one, on the same strip and beside the same angles. */
-  private readonly behind = computed(
-    () =>
-      this.sessions
-        .shownBehind()
-        ?.readings.filter(isAngle)
-        .filter((r) => r.part === this.part()) ?? [],
-  );
-  readonly sidesBehind = computed(() => (this.behind().length > 0 ? this.sidesOf(this.behind()) : []));
-  readonly saysBehind = computed(() => {
-    const saw = this.saw();
-    return saw && this.behind().length > 0 ? anglesOf(saw, this.behind(), this.section()) : null;
-  });
-  private sidesOf(readings: readonly AngleReading[]): ToothSides[] {
-    const saw = this.saw();
-    return saw ? pointSides(this.teeth(), readings, this.leanAt(), this.cuts(), filedAlone(saw)) : [];
-  }
-  readonly summariseSides = computed(() => summariseSides(this.sides()));
-  readonly setAside = computed(() => unsettled(this.readings()));
-
-  chooseWay(way: AngleWay): void {
-    this.chosenWay.set(way);
-    this.asked.set(null);
-  }
-  choosePart(part: string | null): void {
-    this.chosenPart.set(part);
-    this.at.set(1);
-  }
-  chooseSection(section: SeatedSection): void {
-    this.chosenSection.set(section);
-  }
-  goTo(tooth: number): void {
-    this.at.set(Math.min(this.teeth(), Math.max(1, Math.round(tooth))));
-  }
-
-  /** A reading at the present tooth, then on. A doubtful one is kept, set aside, and asked about. True where it counts. */
-  take(finding: AngleFinding): boolean {
-    const doubt = doubtAngle(finding, this.readings(), this.cuts());
-    const reading = this.reading(this.tooth(), finding, doubt !== null);
-    this.sessions.take([reading]);
-    this.asked.set(doubt && { reading, doubt });
-    if (!doubt) this.goTo(reading.place + 1);
-    return doubt === null;
-  }
-
-  /** The traced flanks of a whole line, as readings by scan. */
-  takeTrace(found: readonly { readonly tooth: number; readonly finding: AngleFinding }[]): void {
-    this.sessions.take(found.map(({ tooth, finding }) => this.reading(tooth, finding, false)));
-  }
-
-  /** Many at once, as out of a file; the doubtful ones come set aside. */
-  takeAll(
-    rows: readonly { readonly part: string | null; readonly tooth: number; readonly finding: AngleFinding }[],
-  ): number {
-    const all: AngleReading[] = [...this.readings()];
-    for (const { part, tooth, finding } of rows) {
-      const setAside =
-        doubtAngle(
-          finding,
-          all.filter((r) => r.part === part),
-          this.cuts(),
-        ) !== null;
-      all.push({ ...this.reading(tooth, finding, setAside), part });
-    }
-    const taken = all.slice(this.readings().length);
-    this.sessions.take(taken);
-    return taken.filter((r) => r.setAside).length;
-  }
-
-  /** Points by turns from the present tooth on, where nobody has looked yet. */
-  alternate(point: Lean): number {
-    const found = alternateFrom(this.tooth(), point, this.sides());
-    this.sessions.take(found.map((f) => this.reading(f.tooth, { way: 'eye', point: f.point }, false)));
-    return found.length;
-  }
-
-  private reading(tooth: number, finding: AngleFinding, setAside: boolean): AngleReading {
+    const sidesOf = (readings: readonly AngleReading[]): ToothSides[] => {
+      const of = saw();
+      return of ? pointSides(teeth(), readings, leanAt, cuts(), filedAlone(of)) : [];
+    };
+    const readings = computed(() => ofPart(sessions.readings().filter(isAngle)));
+    const behind = computed(() => ofPart(sessions.shownBehind()?.readings.filter(isAngle) ?? []));
+    const sides = computed(() => sidesOf(readings()));
     return {
+      readings,
+      says: computed(() => {
+        const of = saw();
+        return of && anglesOf(of, readings(), section());
+      }),
+      sides,
+      sidesBehind: computed(() => (behind().length > 0 ? sidesOf(behind()) : [])),
+      saysBehind: computed(() => {
+        const of = saw();
+        return of && behind().length > 0 ? anglesOf(of, behind(), section()) : null;
+      }),
+      summariseSides: computed(() => summariseSides(sides())),
+      setAside: computed(() => unsettled(readings())),
+    };
+  }),
+  withMethods((keeper) => {
+    const goTo = (tooth: number): void =>
+      patchState(keeper, { at: Math.min(keeper.teeth(), Math.max(1, Math.round(tooth))) });
+    const readingAt = (tooth: number, finding: AngleFinding, setAside: boolean): AngleReading => ({
       key: crypto.randomUUID(),
       quantity: 'angles',
-      part: this.part(),
+      part: keeper.part(),
       place: tooth,
       value: finding,
       gauge: finding.way,
       setAside,
       corrects: null,
       simulated: false,
+    });
+    return {
+      goTo,
+      chooseWay: (chosenWay: AngleWay): void => patchState(keeper, { chosenWay, asked: null }),
+      choosePart: (chosenPart: string | null): void => patchState(keeper, { chosenPart, at: 1 }),
+      chooseSection: (chosenSection: SeatedSection): void => patchState(keeper, { chosenSection }),
+
+      /** A reading at the present tooth, then on. A doubtful one is kept, set aside, and asked about. True where it counts. */
+      take(finding: AngleFinding): boolean {
+        const doubt = doubtAngle(finding, keeper.readings(), keeper.cuts());
+        const reading = readingAt(keeper.tooth(), finding, doubt !== null);
+        keeper.sessions.take([reading]);
+        patchState(keeper, { asked: doubt && { reading, doubt } });
+        if (!doubt) goTo(reading.place + 1);
+        return doubt === null;
+      },
+
+      /** The traced flanks of a whole line, as readings by scan. */
+      takeTrace(found: readonly { readonly tooth: number; readonly finding: AngleFinding }[]): void {
+        keeper.sessions.take(found.map(({ tooth, finding }) => readingAt(tooth, finding, false)));
+      },
+
+      /** Many at once, as out of a file; the doubtful ones come set aside. */
+      takeAll(
+        rows: readonly { readonly part: string | null; readonly tooth: number; readonly finding: AngleFinding }[],
+      ): number {
+        const here = keeper.readings();
+        const all: AngleReading[] = [...here];
+        for (const { part, tooth, finding } of rows) {
+          const beside = all.filter((r) => r.part === part);
+          const setAside = doubtAngle(finding, beside, keeper.cuts()) !== null;
+          all.push({ ...readingAt(tooth, finding, setAside), part });
+        }
+        const taken = all.slice(here.length);
+        keeper.sessions.take(taken);
+        return taken.filter((r) => r.setAside).length;
+      },
+
+      /** Points by turns from the present tooth on, where nobody has looked yet. */
+      alternate(point: Lean): number {
+        const found = alternateFrom(keeper.tooth(), point, keeper.sides());
+        keeper.sessions.take(found.map((f) => readingAt(f.tooth, { way: 'eye', point: f.point }, false)));
+        return found.length;
+      },
+
+      /** What was set aside counts after all, as it is or as it was meant. */
+      settle(reading: AngleReading, finding: AngleFinding): void {
+        keeper.sessions.take([
+          { ...reading, value: finding, key: crypto.randomUUID(), setAside: false, corrects: reading.key },
+        ]);
+        patchState(keeper, { asked: null });
+        goTo(reading.place + 1);
+      },
+
+      leaveAside(): void {
+        const asked = keeper.asked();
+        patchState(keeper, { asked: null });
+        if (asked) goTo(asked.reading.place);
+      },
+
+      /** Takes the last reading that counts out of the count: it stays in the record. */
+      takeBack(): void {
+        const last = standing(keeper.readings()).at(-1);
+        if (!last) return;
+        keeper.sessions.take([withdrawn(last, () => crypto.randomUUID())]);
+        goTo(last.place);
+      },
     };
-  }
-
-  /** What was set aside counts after all, as it is or as it was meant. */
-  settle(reading: AngleReading, finding: AngleFinding): void {
-    this.sessions.take([
-      { ...reading, value: finding, key: crypto.randomUUID(), setAside: false, corrects: reading.key },
-    ]);
-    this.asked.set(null);
-    this.goTo(reading.place + 1);
-  }
-
-  leaveAside(): void {
-    const asked = this.asked();
-    this.asked.set(null);
-    if (asked) this.goTo(asked.reading.place);
-  }
-
-  /** Takes the last reading that counts out of the count: it stays in the record. */
-  takeBack(): void {
-    const last = standing(this.readings()).at(-1);
-    if (!last) return;
-    this.sessions.take([withdrawn(last, () => crypto.randomUUID())]);
-    this.goTo(last.place);
-  }
-}
+  }),
+);
+export type AngleKeeper = InstanceType<typeof AngleKeeper>;
 
 /** A finding with the asked angle as it was meant. */
 export function asMeant(finding: AngleFinding, { angle, meant }: AngleDoubt): AngleFinding {

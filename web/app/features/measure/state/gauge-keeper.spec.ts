@@ -87,7 +87,7 @@ describe('readings taken place by place', () => {
     const desk = TestBed.inject(EvidenceDesk);
     expect(desk.sessionKey()).toBeNull();
     expect(desk.finished().length).toBe(1);
-    keeper.sampled.set(true);
+    keeper.sample(true);
     const first = keeper.order().slice(0, 8);
     expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(250);
     expect(new Set(keeper.order()).size).toBe(403);

@@ -1,4 +1,5 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import type { LengthRow } from '@odontis/contract/csv-held';
 import type { LengthReading } from '@odontis/core/evidence/reading';
 import { isLength } from '@odontis/core/evidence/reading';
@@ -17,153 +18,172 @@ export interface Asked {
   readonly doubt: ReadingDoubt;
 }
 
-/** Where the next gauge reading lands, what was taken, what is asked about. None is ever changed, a correction is another. */
-@Injectable()
-export class GaugeKeeper {
-  private readonly sessions = inject(EvidenceDesk);
-  readonly dossier = this.sessions.dossier;
-  readonly readings = computed(() => this.sessions.readings().filter(isLength));
-  readonly gauge = signal<LengthGauge>('straight-edge');
-  readonly sampled = signal(false);
-  private readonly chosen = signal<LengthQuantity | null>(null);
-  private readonly chosenPart = signal<string | null>(null);
-  private readonly at = signal<number | null>(null);
-  readonly asked = signal<Asked | null>(null);
-
-  readonly quantities = computed(() => {
-    const saw = this.dossier()?.saw;
-    return saw ? quantitiesOf(saw) : [];
-  });
-  readonly quantity = computed<LengthQuantity>(() => {
-    const [chosen, all] = [this.chosen(), this.quantities()];
-    return chosen && all.includes(chosen) ? chosen : (all[0] ?? 'height');
-  });
-  readonly parts = computed(() => {
-    const saw = this.dossier()?.saw;
-    return saw ? partsFor(saw, this.quantity()) : [null];
-  });
-  readonly part = computed(() => {
-    const [chosen, all] = [this.chosenPart(), this.parts()];
-    return all.includes(chosen) ? chosen : (all[0] ?? null);
-  });
-  readonly places = computed(() => {
-    const saw = this.dossier()?.saw;
-    return saw ? placesOf(saw, this.quantity(), this.part()) : [];
-  });
-  /** The order they are taken in. */
-  readonly order = computed(() => (this.sampled() ? sampleOrder(this.places()) : this.places()));
-  readonly estimates = computed(() => estimatesOf(this.readings(), this.quantity(), this.part()));
-  /** Where the next reading lands: the place chosen, or the first without one. */
-  readonly place = computed<number | null>(() => {
-    const [at, order] = [this.at(), this.order()];
-    if (at !== null && order.includes(at)) return at;
-    const known = new Set(this.estimates().map((e) => e.place));
-    return order.find((p) => !known.has(p)) ?? order[order.length - 1] ?? null;
-  });
-  /** Taken but not counted, and not settled since: still to be looked at. */
-  readonly setAside = computed(() => unsettled(this.readings()));
-
-  choose(quantity: LengthQuantity): void {
-    this.chosen.set(quantity);
-    this.at.set(null);
-    this.asked.set(null);
-  }
-
-  choosePart(part: string | null): void {
-    this.chosenPart.set(part);
-    this.at.set(null);
-  }
-
-  goTo(place: number): void {
-    this.at.set(place);
-  }
-
-  back(): void {
-    const order = this.order();
-    const here = order.indexOf(this.place() ?? NaN);
-    this.at.set(order[Math.max(0, here - 1)] ?? null);
-  }
-
-  next(): void {
-    const order = this.order();
-    const here = order.indexOf(this.place() ?? NaN);
-    this.at.set(order[Math.min(order.length - 1, here + 1)] ?? null);
-  }
-
-  /** A reading at the present place, then on. A doubtful one is kept, set aside, and asked about. True where it counts. */
-  take(valueMm: number, gauge: LengthGauge = this.gauge(), simulated = false): boolean {
-    const [saw, place] = [this.dossier()?.saw, this.place()];
-    if (!saw || place === null) return false;
-    const doubt = doubtReading(saw, this.quantity(), valueMm, place, this.estimates());
-    const reading: LengthReading = {
-      key: crypto.randomUUID(),
-      quantity: this.quantity(),
-      part: this.part(),
-      place,
-      value: valueMm,
-      gauge,
-      setAside: doubt !== null,
-      corrects: null,
-      simulated,
-    };
-    this.sessions.take([reading]);
-    this.asked.set(doubt && { reading, doubt });
-    if (!doubt) this.onFrom(place);
-    return doubt === null;
-  }
-
-  /** Stays at a place for a repeat; moves on after the first reading there. */
-  private onFrom(place: number): void {
-    const order = this.order();
-    this.at.set(order[order.indexOf(place) + 1] ?? null);
-  }
-
-  /** What was set aside counts after all, as it is or as it was meant. */
-  settle(reading: LengthReading, valueMm: number): void {
-    const settled = { ...reading, key: crypto.randomUUID(), value: valueMm, setAside: false, corrects: reading.key };
-    this.sessions.take([settled]);
-    this.asked.set(null);
-    this.onFrom(reading.place);
-  }
-
-  /** It stays aside; the place is measured again. */
-  leaveAside(): void {
-    const asked = this.asked();
-    this.asked.set(null);
-    if (asked) this.at.set(asked.reading.place);
-  }
-
-  /** Takes the last reading that counts out of the count: it stays in the record. */
-  takeBack(): void {
-    const last = standing(this.readings()).at(-1);
-    if (!last) return;
-    this.sessions.take([withdrawn(last, () => crypto.randomUUID())]);
-    this.chosen.set(last.quantity);
-    this.chosenPart.set(last.part);
-    this.at.set(last.place);
-  }
-
-  /** Many at once, as out of a file; the doubtful ones come set aside. */
-  takeAll(rows: readonly LengthRow[]): number {
-    const saw = this.dossier()?.saw;
-    if (!saw) return 0;
-    const all: LengthReading[] = [...this.readings()];
-    let aside = 0;
-    const taken = rows.map(({ valueMm, ...row }): LengthReading => {
-      const doubt = doubtReading(saw, row.quantity, valueMm, row.place, estimatesOf(all, row.quantity, row.part));
-      const reading: LengthReading = {
-        ...row,
-        value: valueMm,
-        key: crypto.randomUUID(),
-        setAside: doubt !== null,
-        corrects: null,
-        simulated: false,
-      };
-      if (doubt) aside++;
-      all.push(reading);
-      return reading;
-    });
-    this.sessions.take(taken);
-    return aside;
-  }
+interface GaugeState {
+  readonly gauge: LengthGauge;
+  /** Places are taken spread all round, not in turn. */
+  readonly sampled: boolean;
+  readonly chosen: LengthQuantity | null;
+  readonly chosenPart: string | null;
+  /** The place chosen; null: the first without a reading. */
+  readonly at: number | null;
+  readonly asked: Asked | null;
 }
+const initial: GaugeState = {
+  gauge: 'straight-edge',
+  sampled: false,
+  chosen: null,
+  chosenPart: null,
+  at: null,
+  asked: null,
+};
+
+/** Where the next gauge reading lands, what was taken, what is asked about. None is ever changed, a correction is another. */
+export const GaugeKeeper = signalStore(
+  withState(initial),
+  withProps(() => {
+    const sessions = inject(EvidenceDesk);
+    return { sessions, dossier: sessions.dossier };
+  }),
+  withComputed(({ sessions, dossier, sampled, chosen, chosenPart, at }) => {
+    const readings = computed(() => sessions.readings().filter(isLength));
+    const quantities = computed(() => {
+      const saw = dossier()?.saw;
+      return saw ? quantitiesOf(saw) : [];
+    });
+    const quantity = computed<LengthQuantity>(() => {
+      const [wanted, all] = [chosen(), quantities()];
+      return wanted && all.includes(wanted) ? wanted : (all[0] ?? 'height');
+    });
+    const parts = computed(() => {
+      const saw = dossier()?.saw;
+      return saw ? partsFor(saw, quantity()) : [null];
+    });
+    const part = computed(() => {
+      const [wanted, all] = [chosenPart(), parts()];
+      return all.includes(wanted) ? wanted : (all[0] ?? null);
+    });
+    const places = computed(() => {
+      const saw = dossier()?.saw;
+      return saw ? placesOf(saw, quantity(), part()) : [];
+    });
+    const order = computed(() => (sampled() ? sampleOrder(places()) : places()));
+    const estimates = computed(() => estimatesOf(readings(), quantity(), part()));
+    return {
+      readings,
+      quantities,
+      quantity,
+      parts,
+      part,
+      places,
+      /** The order they are taken in. */
+      order,
+      estimates,
+      /** Where the next reading lands: the place chosen, or the first without one. */
+      place: computed<number | null>(() => {
+        const [wanted, all] = [at(), order()];
+        if (wanted !== null && all.includes(wanted)) return wanted;
+        const known = new Set(estimates().map((e) => e.place));
+        return all.find((p) => !known.has(p)) ?? all[all.length - 1] ?? null;
+      }),
+      /** Taken but not counted, and not settled since: still to be looked at. */
+      setAside: computed(() => unsettled(readings())),
+    };
+  }),
+  withMethods((keeper) => {
+    const goTo = (at: number | null): void => patchState(keeper, { at });
+    const step = (by: 1 | -1): void => {
+      const order = keeper.order();
+      const here = order.indexOf(keeper.place() ?? NaN);
+      goTo(order[Math.max(0, Math.min(order.length - 1, here + by))] ?? null);
+    };
+    /** Stays at a place for a repeat; moves on after the first reading there. */
+    const onFrom = (place: number): void => {
+      const order = keeper.order();
+      goTo(order[order.indexOf(place) + 1] ?? null);
+    };
+    return {
+      chooseGauge: (gauge: LengthGauge): void => patchState(keeper, { gauge }),
+      sample: (sampled: boolean): void => patchState(keeper, { sampled }),
+      choose: (chosen: LengthQuantity): void => patchState(keeper, { chosen, at: null, asked: null }),
+      choosePart: (chosenPart: string | null): void => patchState(keeper, { chosenPart, at: null }),
+      goTo: (place: number): void => goTo(place),
+      back: (): void => step(-1),
+      next: (): void => step(1),
+
+      /** A reading at the present place, then on. A doubtful one is kept, set aside, and asked about. True where it counts. */
+      take(valueMm: number, gauge: LengthGauge = keeper.gauge(), simulated = false): boolean {
+        const [saw, place] = [keeper.dossier()?.saw, keeper.place()];
+        if (!saw || place === null) return false;
+        const doubt = doubtReading(saw, keeper.quantity(), valueMm, place, keeper.estimates());
+        const reading: LengthReading = {
+          key: crypto.randomUUID(),
+          quantity: keeper.quantity(),
+          part: keeper.part(),
+          place,
+          value: valueMm,
+          gauge,
+          setAside: doubt !== null,
+          corrects: null,
+          simulated,
+        };
+        keeper.sessions.take([reading]);
+        patchState(keeper, { asked: doubt && { reading, doubt } });
+        if (!doubt) onFrom(place);
+        return doubt === null;
+      },
+
+      /** What was set aside counts after all, as it is or as it was meant. */
+      settle(reading: LengthReading, valueMm: number): void {
+        const settled = {
+          ...reading,
+          key: crypto.randomUUID(),
+          value: valueMm,
+          setAside: false,
+          corrects: reading.key,
+        };
+        keeper.sessions.take([settled]);
+        patchState(keeper, { asked: null });
+        onFrom(reading.place);
+      },
+
+      /** It stays aside; the place is measured again. */
+      leaveAside(): void {
+        const asked = keeper.asked();
+        patchState(keeper, { asked: null, ...(asked && { at: asked.reading.place }) });
+      },
+
+      /** Takes the last reading that counts out of the count: it stays in the record. */
+      takeBack(): void {
+        const last = standing(keeper.readings()).at(-1);
+        if (!last) return;
+        keeper.sessions.take([withdrawn(last, () => crypto.randomUUID())]);
+        patchState(keeper, { chosen: last.quantity, chosenPart: last.part, at: last.place });
+      },
+
+      /** Many at once, as out of a file; the doubtful ones come set aside. */
+      takeAll(rows: readonly LengthRow[]): number {
+        const saw = keeper.dossier()?.saw;
+        if (!saw) return 0;
+        const all: LengthReading[] = [...keeper.readings()];
+        let aside = 0;
+        const taken = rows.map(({ valueMm, ...row }): LengthReading => {
+          const doubt = doubtReading(saw, row.quantity, valueMm, row.place, estimatesOf(all, row.quantity, row.part));
+          const reading: LengthReading = {
+            ...row,
+            value: valueMm,
+            key: crypto.randomUUID(),
+            setAside: doubt !== null,
+            corrects: null,
+            simulated: false,
+          };
+          if (doubt) aside++;
+          all.push(reading);
+          return reading;
+        });
+        keeper.sessions.take(taken);
+        return aside;
+      },
+    };
+  }),
+);
+export type GaugeKeeper = InstanceType<typeof GaugeKeeper>;

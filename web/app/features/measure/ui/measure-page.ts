@@ -122,9 +122,11 @@ export class MeasurePage {
       const dossier = this.evidence.dossier();
       if (!dossier) return;
       untracked(() => {
-        this.scans.pitchMm.set(dossier.saw.pitchMm);
-        this.scans.pattern.set(dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '');
-        this.scans.cuts.set(dossier.saw.family === 'pull' ? 'pull' : 'push');
+        this.scans.startFrom({
+          pitchMm: dossier.saw.pitchMm,
+          pattern: dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '',
+          cuts: dossier.saw.family === 'pull' ? 'pull' : 'push',
+        });
         if (!isPlanned(dossier.saw.family)) return;
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
@@ -140,7 +142,7 @@ export class MeasurePage {
     effect(() => {
       const tooth = this.sheet.picked();
       if (tooth !== null)
-        untracked(() => (this.way() === 'scan' ? this.scans.selected.set(tooth) : this.lines.goTo(tooth - 1)));
+        untracked(() => (this.way() === 'scan' ? this.scans.select(tooth) : this.lines.goTo(tooth - 1)));
     });
   }
 

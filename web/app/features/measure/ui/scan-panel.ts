@@ -158,8 +158,8 @@ export class ScanPanel {
   protected choose(tooth: number): void {
     const found = this.desk.line()?.teeth.find((t) => t.tooth === tooth);
     if (!found) return;
-    this.desk.shown.set(found.scan);
-    this.desk.selected.set(tooth);
+    this.desk.show(found.scan);
+    this.desk.select(tooth);
   }
 
   protected call(tooth: TracedTooth, kind: TracedTooth['kind']): void {
@@ -168,7 +168,7 @@ export class ScanPanel {
 
   protected remove(tooth: TracedTooth): void {
     this.desk.edit({ do: 'remove', tooth: tooth.tooth });
-    this.desk.selected.set(Math.max(1, tooth.tooth - 1));
+    this.desk.select(Math.max(1, tooth.tooth - 1));
   }
 
   protected keep(): void {

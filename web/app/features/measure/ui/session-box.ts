@@ -1,3 +1,5 @@
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -13,20 +15,12 @@ import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 @Component({
   selector: 'od-session-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, Notice],
+  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, Notice],
   templateUrl: './session-box.html',
   styles: `
     .note {
       display: block;
       margin-top: 8px;
-    }
-    .note input {
-      padding: 6px 8px;
-      font: inherit;
-      color: var(--text);
-      background: var(--paper);
-      border: 1px solid var(--rule);
-      border-radius: 4px;
     }
     .tools {
       display: flex;
