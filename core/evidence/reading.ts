@@ -89,5 +89,12 @@ export const isAngle = <R extends Reading>(one: R): one is Extract<R, { quantity
   one.quantity === 'angles';
 
 /** A reading with who took it and when. */
-export const keptReading = z.intersection(reading, z.object({ by: z.string(), at: z.string() }));
+const hand = { by: z.string(), at: z.string() };
+export const keptReading = z.discriminatedUnion('quantity', [
+  lengthReading.extend(hand),
+  kindReading.extend(hand),
+  leanReading.extend(hand),
+  noteReading.extend(hand),
+  angleReading.extend(hand),
+]);
 export type KeptReading = Reading & { readonly by: string; readonly at: string };

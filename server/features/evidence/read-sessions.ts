@@ -14,17 +14,28 @@ export const toHead = (row: SessionRow, nameOf: (id: number) => string): Session
   note: row.note,
 });
 
-interface Row {
-  readonly sessionId: number;
-  readonly reading: Omit<KeptReading, 'by' | 'at'>;
-  readonly by: number;
-  readonly at: Date;
-  readonly taken: number;
-}
+/** A reading as the database sends it: its columns in a row, the moment in seconds. */
+type Sent = readonly [
+  taken: number,
+  by: number,
+  at: number,
+  key: string,
+  quantity: string,
+  part: string | null,
+  place: number,
+  valueMm: number | null,
+  valueWord: string | null,
+  valueAngles: object | null,
+  gauge: string,
+  setAside: boolean,
+  corrects: string | null,
+  simulated: boolean,
+];
 
 /**
  * Every session of a ticket in the order begun, with its readings in the order taken, and the
- * number of the last; those taken after the `since`-th only. The database builds each reading: thousands of rows pass through no model.
+ * number of the last; those taken after the `since`-th only. Thousands of readings come as one JSON of bare
+ * rows: naming every column in every row took three times as long.
  */
 export async function readSessions(
   db: Database,
@@ -35,19 +46,33 @@ export async function readSessions(
 ): Promise<{ sessions: Session[]; seen: number }> {
   const rows = await db.models.Session.findAll({ where: { ticketId }, order: ['startedAt', 'id'], transaction });
   if (rows.length === 0) return { sessions: [], seen: since };
-  const readings = await db.sequelize.query<Row>(
-    `SELECT e.session_id AS "sessionId", e.taken, e.taken_by AS by, e.taken_at AS at,
-            jsonb_build_object('key', e.key, 'quantity', e.quantity, 'part', e.part, 'place', e.place,
-              'value', COALESCE(to_jsonb(e.value_mm), to_jsonb(e.value_word), e.value_angles), 'gauge', e.gauge,
-              'setAside', e.set_aside, 'corrects', e.corrects, 'simulated', e.simulated) AS reading
-       FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.ticket_id = :ticketId AND e.taken > :since ORDER BY e.session_id, e.taken`,
+  const sent = await db.sequelize.query<{ sessionId: number; readings: readonly Sent[] }>(
+    `SELECT e.session_id AS "sessionId",
+            json_agg(json_build_array(e.taken, e.taken_by, extract(epoch FROM e.taken_at), e.key, e.quantity, e.part, e.place,
+              e.value_mm, e.value_word, e.value_angles, e.gauge, e.set_aside, e.corrects, e.simulated) ORDER BY e.taken) AS readings
+       FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.ticket_id = :ticketId AND e.taken > :since GROUP BY e.session_id`,
     { type: QueryTypes.SELECT, replacements: { ticketId, since }, transaction },
   );
-  const bySession = new Map<number, KeptReading[]>(rows.map((row) => [row.id, []]));
   let seen = since;
-  for (const { sessionId, reading, by, at, taken } of readings) {
-    bySession.get(sessionId)?.push({ ...reading, by: nameOf(by), at: at.toISOString() } as KeptReading);
-    seen = Math.max(seen, taken);
+  const bySession = new Map<number, KeptReading[]>();
+  for (const { sessionId, readings } of sent) {
+    bySession.set(
+      sessionId,
+      readings.map((row): KeptReading => {
+        seen = Math.max(seen, row[0]);
+        return toReading(row, nameOf);
+      }),
+    );
   }
   return { sessions: rows.map((row) => ({ ...toHead(row, nameOf), readings: bySession.get(row.id) ?? [] })), seen };
+}
+
+/** The database holds each quantity to its kind of value, as the contract does. */
+function toReading(
+  [, by, at, key, quantity, part, place, valueMm, valueWord, valueAngles, gauge, setAside, corrects, simulated]: Sent,
+  nameOf: (id: number) => string,
+): KeptReading {
+  const value = valueMm ?? valueWord ?? valueAngles;
+  const reading = { key, quantity, part, place, value, gauge, setAside, corrects, simulated };
+  return { ...reading, by: nameOf(by), at: new Date(Math.floor(at * 1000)).toISOString() } as KeptReading;
 }
