@@ -22,8 +22,8 @@ interface Words {
 
 /** What is counted, and what is measured after it. */
 const WORDS: Record<Calibration, Words> = {
-  strokes: { name: 'strokes of a file', amount: 'Strokes', did: 'The gullet dropped', tool: null },
-  stoning: { name: 'passes of a stone', amount: 'Passes', did: 'Came off the side', tool: null },
+  strokes: { name: 'strokes of a file', amount: 'Strokes', did: 'Gullet dropped', tool: null },
+  stoning: { name: 'passes of a stone', amount: 'Passes', did: 'Off the side', tool: null },
   'set-tool': { name: 'the set tool', amount: 'Number on it', did: 'Set it made', tool: 'Which set tool' },
 };
 
