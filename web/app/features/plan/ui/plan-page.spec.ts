@@ -176,4 +176,40 @@ describe('the plan page', () => {
     const call = bench.http.expectOne('/api/tickets/9/plan');
     expect((call.request.body as { convert: boolean }).convert).toBeFalse();
   });
+
+  it('starter teeth found in the line are told, and written on the ticket with the rest', async () => {
+    const teeth = Array.from({ length: 42 }, (_, i) => ({
+      tooth: i + 1,
+      xMm: (i < 30 ? i * 2 : 60 + (i - 30) * 1) + 0.02 * Math.sin(i * 1.7),
+      yMm: 0,
+      kind: 'tooth' as const,
+    }));
+    const dossier = testDossier('plan');
+    const saw = { ...dossier.saw, toothLineMm: 82 } as Dossier['saw'];
+    await open('plan', { saw, sessions: [testSession(teeth)] });
+    expect(host().textContent).toMatch(/The last 12 teeth stand .* apart, the rest/);
+    button(/Correct the ticket: 42 teeth/)?.click();
+    const call = bench.http.expectOne((r) => r.method === 'PATCH' && r.url === '/api/tickets/9');
+    const { line } = call.request.body as { line: { teeth: number; toeZones: { teeth: number }[] } };
+    expect([line.teeth, line.toeZones.map((z) => z.teeth)]).toEqual([42, [12]]);
+  });
+
+  it('a line past saving is offered new teeth; chosen, they are the order, without a depth to pull', async () => {
+    const teeth = Array.from({ length: 40 }, (_, i) => ({
+      tooth: i + 1,
+      xMm: i * 2 + 0.02 * Math.sin(i * 1.7),
+      yMm: -0.05 * Math.abs(Math.sin(i)),
+      kind: i % 4 === 1 && i < 38 ? ('missing' as const) : ('tooth' as const),
+    }));
+    const dossier = testDossier('plan');
+    await open('plan', { saw: { ...dossier.saw, toothLineMm: 78 } as Dossier['saw'], sessions: [testSession(teeth)] });
+    expect(host().textContent).toContain('not blended in any more');
+    button(/^\s*[\d.]+ points\s*$/)?.click();
+    await fixture.whenStable();
+    expect(host().querySelector('h2')?.textContent).toMatch(/Cut \d+ new teeth/);
+    expect(sheet().handle()).toBeNull();
+    (host().querySelector('.accept') as HTMLButtonElement).click();
+    const call = bench.http.expectOne('/api/tickets/9/plan');
+    expect((call.request.body as { retoothMm: number }).retoothMm).toBeGreaterThan(0.5);
+  });
 });
