@@ -20,7 +20,7 @@ export async function readModel({ sequelize }: Pick<Database, 'sequelize'>): Pro
             (SELECT f.relname FROM pg_constraint k JOIN pg_class f ON f.oid = k.confrelid
               WHERE k.contype = 'f' AND k.conrelid = r.oid AND k.conkey = ARRAY[a.attnum] LIMIT 1) AS to
        FROM pg_class r JOIN pg_attribute a ON a.attrelid = r.oid AND a.attnum > 0 AND NOT a.attisdropped
-      WHERE r.relkind = 'r' AND r.relnamespace = 'public'::regnamespace AND r.relname <> 'SequelizeMeta'
+      WHERE r.relkind = 'r' AND r.relnamespace = 'public'::regnamespace AND r.relname <> 'migration'
       ORDER BY r.relname, a.attnum`,
     { type: QueryTypes.SELECT },
   );

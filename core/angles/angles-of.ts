@@ -1,3 +1,4 @@
+import type { Cut } from '../saw/families';
 import { cornerDeg } from '../file/file-section';
 import type { Saw } from '../saw/saw';
 import type { Estimate } from '../evidence/estimate';
@@ -6,7 +7,7 @@ import type { AngleWay, SeatedSection } from '../evidence/angle-finding';
 import type { AngleReading } from '../evidence/reading';
 import { filedAlone } from '../evidence/angle-finding';
 import { standing } from '../evidence/estimates';
-import type { Cuts, GulletAngles } from './gullet-angles';
+import type { GulletAngles } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 import type { SilhouetteFleam } from './silhouette-fleam';
 import { silhouetteFleam } from './silhouette-fleam';
@@ -44,7 +45,7 @@ const APART_ERRORS = 3;
 /** Fewer teeth leave the flanks' errors unknown. */
 const FEWEST_FLANKS = 3;
 
-export const cutsOf = (saw: Saw): Cuts => (saw.family === 'pull' ? 'pull' : 'push');
+export const cutsOf = (saw: Saw): Cut => (saw.family === 'pull' ? 'pull' : 'push');
 /** The file that usually lies in this saw's gullets. */
 export const usualSection = (saw: Saw): SeatedSection => (saw.family === 'pull' ? 'feather' : 'taper');
 

@@ -1,69 +1,19 @@
 import fc from 'fast-check';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { gulletPlanes, mirrored } from '../file/filed-gullet';
-import { toothBetween } from '../file/filed-tooth-solid';
-import { filedTooth, toothFor } from '../file/flank-angles';
+import { gulletPlanes, mirrored } from '../reference/filed-gullet';
+import { toothBetween } from '../reference/filed-tooth-solid';
+import { filedTooth } from '../file/flank-angles';
 import { ridgeOf, toothRow } from '../file/tooth-row';
-import { madeLine, madeScan, randomFrom } from '../reference/made-scan';
+import { randomFrom } from '../reference/made-scan';
 import type { Saw } from '../saw/saw';
 import { weightedMean } from '../evidence/estimate';
-import { traceTeeth } from '../trace/trace-teeth';
-import type { AngleFinding } from '../evidence/angle-finding';
-import type { AngleReading } from '../evidence/reading';
 import { ANGLE_ERROR_DEG, filedAlone, waysOf } from '../evidence/angle-finding';
 import { standing } from '../evidence/estimates';
-import { anglesOfTrace } from '../trace/angles-of-trace';
 import { anglesOf } from './angles-of';
 import { blockFromRoll, rollFromBlock } from './block-roll';
 import { doubtAngle } from './doubt-angle';
 import { gulletAngles, tipTowards, turnOf } from './gullet-angles';
-import { alternateFrom, pointSides, summariseSides } from './point-sides';
-import { silhouetteFleam } from './silhouette-fleam';
-
-const HAND: Saw = {
-  name: 'A saw',
-  marksOnIt: '',
-  family: 'hand',
-  filing: 'crosscut',
-  backFixing: 'none',
-  convention: 'points',
-  pitchMm: 3.175,
-  toothLineMm: 650,
-  plateThicknessMm: 0.9,
-  plateDepthHeelMm: 140,
-  plateDepthToeMm: 60,
-};
-type Seated = AngleFinding & { readonly way: 'file' };
-const seated = (change: Partial<Seated> = {}): Seated => ({
-  way: 'file',
-  section: 'taper',
-  rollDeg: 15,
-  turnDeg: 25,
-  slopeDeg: 0,
-  from: 'left',
-  ...change,
-});
-let named = 0;
-const read = (tooth: number, finding: AngleFinding, change: Partial<AngleReading> = {}): AngleReading => ({
-  key: `k${named++}`,
-  quantity: 'angles',
-  part: null,
-  place: tooth,
-  value: finding,
-  gauge: finding.way,
-  setAside: false,
-  corrects: null,
-  simulated: false,
-  ...change,
-});
-const bevel = (turnDeg: number | null, rakeDeg: number | null = null): AngleFinding => ({
-  way: 'bevel',
-  rakeDeg,
-  backDeg: null,
-  turnDeg,
-});
-const eye = (point: 'left' | 'right' | 'none'): AngleFinding => ({ way: 'eye', point });
-const alternate = (tooth: number) => ({ lean: tooth % 2 ? ('left' as const) : ('right' as const), assumed: false });
+import { HAND, seated, read, bevel, eye } from '../reference/made-angles';
 
 describe('a file seated in an unworn gullet', () => {
   it('the block’s fall is the roll: flat across the top 30, fallen by 30 an upright rip face (geometry section 2)', () => {
@@ -149,66 +99,6 @@ describe('a file seated in an unworn gullet', () => {
   });
 });
 
-describe('fleam out of the side view alone', () => {
-  it('flanks of 16.47 and 47.81 under a 60 degree file are a fleam of 25 with a roll of 15', () => {
-    const sure = (value: number) => ({ value, error: 0.01 });
-    const found = silhouetteFleam(sure(-16.4699), sure(47.8087), 60);
-    expect(found.fleamDeg).toBeCloseTo(25, 1);
-    expect(found.rollDeg).toBeCloseTo(15, 1);
-    expect(found.otherFile).toBeFalse();
-  });
-
-  it('gives back any hold of any file, square ones too', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 3, max: 35, noNaN: true }),
-        fc.double({ min: -8, max: 25, noNaN: true }),
-        fc.constantFrom(60, 75, 90),
-        (fleamDeg, rollDeg, sectionDeg) => {
-          fc.pre(sectionDeg - rollDeg < 85);
-          const { faceDeg, backDeg } = filedTooth({ fleamDeg, rollDeg, sectionDeg });
-          const found = silhouetteFleam({ value: -faceDeg, error: 0.2 }, { value: backDeg, error: 0.2 }, sectionDeg);
-          // A hooked face may have two: the one that made it is one of them, and both leave the same flanks.
-          const [near, other] = [found.fleamDeg, found.orDeg ?? found.fleamDeg];
-          expect(Math.min(Math.abs(near - fleamDeg), Math.abs(other - fleamDeg))).toBeLessThan(1e-4);
-          if (rollDeg >= 0) expect(found.orDeg).toBeNull();
-          const again = filedTooth({ fleamDeg: near, rollDeg: found.rollDeg, sectionDeg });
-          expect(again.faceDeg).toBeCloseTo(faceDeg, 5);
-          expect(again.backDeg).toBeCloseTo(backDeg, 5);
-          expect(found.fromDeg).toBeLessThanOrEqual(found.fleamDeg);
-          expect(found.toDeg).toBeGreaterThanOrEqual(found.fleamDeg);
-        },
-      ),
-    );
-  });
-
-  it('a rip tooth with flanks told to a degree may have any small fleam; flanks too close are another file’s', () => {
-    const rough = (value: number) => ({ value, error: 1 });
-    const rip = silhouetteFleam(rough(0), rough(60), 60);
-    expect(rip.fleamDeg).toBeCloseTo(0, 4);
-    expect(rip.fromDeg).toBe(0);
-    expect(rip.toDeg).toBeGreaterThan(10);
-    const close = silhouetteFleam({ value: -5, error: 0.3 }, { value: 40, error: 0.3 }, 60);
-    expect(close).toEqual(jasmine.objectContaining({ fleamDeg: 0, otherFile: true }));
-    expect(() => silhouetteFleam(rough(30), rough(10), 60)).toThrowError(RangeError);
-  });
-
-  it('traced from a picture of a saw filed at 25: the fleam is found within its own range', () => {
-    const tooth = toothFor(-15, 25);
-    const line = madeLine({ teeth: 60, pitchMm: 3, rakeDeg: -15, fileDeg: tooth.faceDeg + tooth.backDeg });
-    const { picture, mmPerPx } = madeScan(line, { dpi: 600 });
-    const trace = traceTeeth(picture, { mmPerPx, scaleError: 0, cuts: 'push', heel: 'left', teethPoint: 'up' });
-    if (!trace.ok) throw new Error(trace.code);
-    const readings = anglesOfTrace(trace).map((r) => read(r.tooth, r.finding));
-    expect(readings.length).toBeGreaterThan(50);
-    const says = anglesOf(HAND, readings, 'taper');
-    expect(says.all.rakeDeg?.value).toBeCloseTo(-15, 0);
-    expect(says.all.fleamDeg).toBeNull();
-    expect(says.silhouette?.fleamDeg).toBeGreaterThan(23);
-    expect(says.silhouette?.fleamDeg).toBeLessThan(27);
-  });
-});
-
 describe('what all readings of a saw’s angles say', () => {
   it('repeats and ways are weighted by their errors; equal ones are the plain mean and its error', () => {
     const equal = [24, 25, 27, 26].map((value) => ({ value, error: 0.01 }));
@@ -258,88 +148,6 @@ describe('what all readings of a saw’s angles say', () => {
     expect(
       anglesOf(raker, [read(1, { way: 'bevel', rakeDeg: 0, backDeg: 30, turnDeg: 40 })], 'taper').silhouette,
     ).toBeNull();
-  });
-});
-
-describe('point side and lean side', () => {
-  const sides = (readings: readonly AngleReading[], teeth = 6, cuts: 'push' | 'pull' = 'push', alone = false) =>
-    pointSides(teeth, readings, alternate, cuts, alone);
-
-  it('out of the turns of two gullets it is the side the solid between them stands highest (geometry section 3)', () => {
-    fc.assert(
-      fc.property(
-        fc.record({
-          own: fc.double({ min: -30, max: 30, noNaN: true }),
-          behind: fc.double({ min: -30, max: 30, noNaN: true }),
-          slopeDeg: fc.constantFrom(0, 5, 10),
-          rollDeg: fc.double({ min: 0, max: 20, noNaN: true }),
-        }),
-        ({ own, behind, slopeDeg, rollDeg }) => {
-          const hold = (turnDeg: number, xMm: number) => {
-            const from = turnDeg < 0 ? 'right' : 'left';
-            const planes = gulletPlanes({
-              hold: { rollDeg, fleamDeg: Math.abs(turnDeg), slopeDeg, sectionDeg: 60, tip: 1 },
-              xMm,
-              yMm: 0,
-            });
-            return {
-              planes: turnDeg < 0 ? mirrored(planes) : planes,
-              finding: seated({ rollDeg, turnDeg, slopeDeg, from }),
-            };
-          };
-          const [here, before] = [hold(own, 3), hold(behind, 0)];
-          const found = sides([read(1, before.finding), read(2, here.finding)])[1];
-          if (found?.point === 'none') return;
-          expect(found?.by).toBe('turns');
-          expect(found?.point).toBe(toothBetween(here.planes, before.planes, 0.9).point);
-        },
-      ),
-    );
-  });
-
-  it('a tooth needs both its gullets; alike gullets leave a chisel; on a pull saw the gullet behind is towards the toe', () => {
-    const turns = [read(1, bevel(20)), read(2, bevel(-20)), read(3, bevel(-21))];
-    expect(sides(turns).map((s) => s.point)).toEqual([null, 'left', 'none', null, null, null]);
-    // Mirrored along x: the same saw read from the other end, its turns with the other sign.
-    const pull = [read(6, bevel(-20)), read(5, bevel(20)), read(4, bevel(21))];
-    expect(sides(pull, 6, 'pull').map((s) => s.point)).toEqual([null, null, null, 'none', 'left', null]);
-  });
-
-  it('a cutter filed on its own has its point where its own bevel says', () => {
-    const found = sides([read(1, bevel(-40)), read(2, bevel(40)), read(3, bevel(1))], 4, 'push', true);
-    expect(found.map((s) => [s.point, s.verdict])).toEqual([
-      ['left', 'agrees'],
-      ['right', 'agrees'],
-      ['none', 'no-point'],
-      [null, 'not-known'],
-    ]);
-  });
-
-  it('teeth leaning away from their point are named; eye against turns is told; a whole saw the wrong way is said once', () => {
-    const seen = [read(1, eye('left')), read(2, eye('left')), read(3, eye('right'), { key: 'x' })];
-    const some = summariseSides(sides([...seen, read(3, eye('left'), { corrects: 'x' })]));
-    expect(some.disagree.map((s) => s.tooth)).toEqual([2]);
-    expect(some.wrongWayRound).toBeFalse();
-    const both = summariseSides(sides([read(1, bevel(20)), read(2, bevel(-20)), read(2, eye('right'))]));
-    expect(both.toldTwoWays).toEqual([2]);
-    const round = sides([1, 2, 3, 4, 5, 6].map((tooth) => read(tooth, eye(tooth % 2 ? 'right' : 'left'))));
-    expect(summariseSides(round)).toEqual(jasmine.objectContaining({ known: 6, wrongWayRound: true }));
-  });
-
-  it('the rest can be said to alternate: what was seen stays, rakers are passed over', () => {
-    const some = pointSides(
-      7,
-      [read(2, eye('right'))],
-      (tooth) => ({ lean: tooth === 3 || tooth === 6 ? null : 'left', assumed: true }),
-      'push',
-      true,
-    );
-    expect(alternateFrom(1, 'left', some)).toEqual([
-      { tooth: 1, point: 'left' },
-      { tooth: 4, point: 'left' },
-      { tooth: 5, point: 'right' },
-      { tooth: 7, point: 'left' },
-    ]);
   });
 });
 

@@ -1,9 +1,10 @@
+import type { Cut } from '../saw/families';
 import { cornerDeg } from '../file/file-section';
 import { median } from '../units/median';
 import type { AngleFinding } from '../evidence/angle-finding';
 import type { AngleReading } from '../evidence/reading';
 import { standing } from '../evidence/estimates';
-import type { Cuts, GulletAngles } from './gullet-angles';
+import type { GulletAngles } from './gullet-angles';
 import { gulletAngles } from './gullet-angles';
 
 /** How an angle was said one way and taken another: to the plate for off square, a lean back without its sign. */
@@ -41,7 +42,7 @@ const FEWEST_KNOWN = 3;
  * taken for one off square, and a lean back without its sign, are recognised. Null
  * where it just counts. Degrees.
  */
-export function doubtAngle(finding: AngleFinding, known: readonly AngleReading[], cuts: Cuts): AngleDoubt | null {
+export function doubtAngle(finding: AngleFinding, known: readonly AngleReading[], cuts: Cut): AngleDoubt | null {
   if (finding.way === 'eye' || finding.way === 'scan') return null;
   for (const [angle, value] of toldAngles(finding)) {
     const [least, most] = ANGLE_RANGE_DEG[angle];

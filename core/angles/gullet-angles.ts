@@ -1,12 +1,10 @@
+import type { Cut } from '../saw/families';
 import { cornerDeg } from '../file/file-section';
 import type { SlopedTooth } from '../file/slope-planes';
 import { slopedTooth } from '../file/slope-planes';
 import type { Estimate } from '../evidence/estimate';
 import type { AngleFinding, SeatedFile } from '../evidence/angle-finding';
 import { ANGLE_ERROR_DEG } from '../evidence/angle-finding';
-
-/** Which way a saw's teeth cut: a pull saw is worked out as its mirror image along x (geometry section 1). */
-export type Cuts = 'push' | 'pull';
 
 /** What one reading says of its gullet, with one standard error each; null where it says nothing. Degrees. */
 export interface GulletAngles {
@@ -24,7 +22,7 @@ const NOTHING: GulletAngles = { rakeDeg: null, backDeg: null, faceTurnDeg: null,
 const told = (value: number | null, error: number): Estimate | null => (value === null ? null : { value, error });
 
 /** One reading into the angles of its gullet. Throws RangeError for a seated file that leaves no tooth. */
-export function gulletAngles(finding: AngleFinding, cuts: Cuts): GulletAngles {
+export function gulletAngles(finding: AngleFinding, cuts: Cut): GulletAngles {
   switch (finding.way) {
     case 'file':
       return seated(finding, cuts);
@@ -53,7 +51,7 @@ const STEP_DEG = 0.01;
  * turn and dip are carried through by central differences, in quadrature. A dip is
  * never below level, so it is stepped upwards only.
  */
-function seated(file: SeatedFile, cuts: Cuts): GulletAngles {
+function seated(file: SeatedFile, cuts: Cut): GulletAngles {
   const at = (change: Partial<SeatedFile> = {}): readonly number[] => anglesLeft({ ...file, ...change }, cuts);
   const values = at();
   const slope = (key: 'rollDeg' | 'turnDeg' | 'slopeDeg'): readonly number[] => {
@@ -84,7 +82,7 @@ function seated(file: SeatedFile, cuts: Cuts): GulletAngles {
  * on the left where the tip points to the toe; the other half of all holds is its mirror
  * image in z. A pull saw's x runs the other way, and with it every turn's sign.
  */
-function anglesLeft(file: SeatedFile, cuts: Cuts): readonly number[] {
+function anglesLeft(file: SeatedFile, cuts: Cut): readonly number[] {
   const mirror = cuts === 'pull' ? -1 : 1;
   const turn = mirror * file.turnDeg;
   const side = turn < 0 ? -1 : 1;

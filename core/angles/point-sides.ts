@@ -1,9 +1,10 @@
+import type { Cut } from '../saw/families';
 import type { Lean } from '../evidence/tooth-reading';
 import type { Estimate } from '../evidence/estimate';
 import type { PointSide } from '../evidence/angle-finding';
 import type { AngleReading } from '../evidence/reading';
 import { standing } from '../evidence/estimates';
-import type { Cuts } from './gullet-angles';
+
 import { gulletAngles } from './gullet-angles';
 
 /** A tooth's lean; `assumed` where nobody recorded it and it is taken to alternate. */
@@ -41,7 +42,7 @@ export function pointSides(
   teeth: number,
   readings: readonly AngleReading[],
   leanAt: (tooth: number) => ToothLean,
-  cuts: Cuts,
+  cuts: Cut,
   alone: boolean,
 ): ToothSides[] {
   const seen = new Map<number, PointSide>();

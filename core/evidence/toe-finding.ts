@@ -34,15 +34,15 @@ export function findToe(readings: readonly ToothReading[]): ToeFound | null {
   });
   const n = spacing.length;
   if (n < 3 * LEAST_TEETH) return null;
-  const whole = fitted(spacing, 0, n, false);
+  const sums = new RunningSums(spacing);
+  const whole = sums.level(0, n);
   let best: { at: number; left: number } | null = null;
   for (let at = Math.ceil(n * (1 - MOST_SHARE)); at <= n - LEAST_TEETH; at++) {
-    const left = fitted(spacing, 0, at, false).squares + fitted(spacing, at, n, true).squares;
+    const left = sums.level(0, at).squares + sums.sloped(at, n).squares;
     if (!best || left < best.left) best = { at, left };
   }
   if (!best || best.left > SCATTER_LEFT * whole.squares) return null;
-  const [rest, run] = [fitted(spacing, 0, best.at, false), fitted(spacing, best.at, n, true)];
-  const level = fitted(spacing, best.at, n, false);
+  const [rest, run, level] = [sums.level(0, best.at), sums.sloped(best.at, n), sums.level(best.at, n)];
   const restPitchMm = rest.from;
   if (Math.max(Math.abs(run.from - restPitchMm), Math.abs(run.to - restPitchMm)) < LEAST_DIFFERENCE * restPitchMm)
     return null;
@@ -56,14 +56,53 @@ export function findToe(readings: readonly ToothReading[]): ToeFound | null {
   return { teeth: last.tooth - first.tooth + 1, pitchFromMm, pitchToMm, restPitchMm };
 }
 
-/** Level or straight run of least squares through values from .. to, its ends and the squares it leaves. O(n). */
-function fitted(values: readonly number[], from: number, to: number, sloped: boolean) {
-  const n = to - from;
-  const own = values.slice(from, to);
-  const mean = own.reduce((s, v) => s + v, 0) / n;
-  const middle = (n - 1) / 2;
-  const across = own.reduce((s, _, i) => s + (i - middle) ** 2, 0);
-  const slope = sloped && across > 0 ? own.reduce((s, v, i) => s + (i - middle) * (v - mean), 0) / across : 0;
-  const squares = own.reduce((s, v, i) => s + (v - mean - slope * (i - middle)) ** 2, 0);
-  return { from: mean - slope * middle, to: mean + slope * middle, squares };
+interface Fitted {
+  readonly from: number;
+  readonly to: number;
+  /** Squares it leaves. */
+  readonly squares: number;
+}
+
+/**
+ * Least squares over any stretch of a row of values from sums kept once: n, sum v, sum i v, sum v^2.
+ * Values are taken off the first, so that the sums do not eat the digits. O(1) a stretch.
+ */
+class RunningSums {
+  private readonly v: Float64Array;
+  private readonly iv: Float64Array;
+  private readonly vv: Float64Array;
+  private readonly base: number;
+
+  constructor(values: readonly number[]) {
+    this.base = values[0] ?? 0;
+    this.v = new Float64Array(values.length + 1);
+    this.iv = new Float64Array(values.length + 1);
+    this.vv = new Float64Array(values.length + 1);
+    values.forEach((value, i) => {
+      const off = value - this.base;
+      this.v[i + 1] = (this.v[i] as number) + off;
+      this.iv[i + 1] = (this.iv[i] as number) + i * off;
+      this.vv[i + 1] = (this.vv[i] as number) + off * off;
+    });
+  }
+
+  level(from: number, to: number): Fitted {
+    return this.fitted(from, to, false);
+  }
+  sloped(from: number, to: number): Fitted {
+    return this.fitted(from, to, true);
+  }
+
+  private fitted(from: number, to: number, sloped: boolean): Fitted {
+    const n = to - from;
+    const of = (sums: Float64Array): number => (sums[to] as number) - (sums[from] as number);
+    const middle = (from + to - 1) / 2;
+    const mean = of(this.v) / n;
+    // Places 0 to n - 1 scatter by n (n^2 - 1) / 12 about their middle.
+    const across = (n * (n * n - 1)) / 12;
+    const slope = sloped && across > 0 ? (of(this.iv) - middle * of(this.v)) / across : 0;
+    const squares = Math.max(0, of(this.vv) - n * mean * mean - slope * slope * across);
+    const half = (n - 1) / 2;
+    return { from: this.base + mean - slope * half, to: this.base + mean + slope * half, squares };
+  }
 }

@@ -1,4 +1,4 @@
-import { filingsASetLasts, lifeCost, nextVisit, saySharpenings } from './life';
+import { lifeCost, nextVisit, saySharpenings } from './life';
 
 describe('life of a plate', () => {
   it('by hand: 0.2 mm is four sharpenings, from three to six; (60 - 20 - 0.2) / 0.05 are left', () => {
@@ -20,11 +20,6 @@ describe('life of a plate', () => {
   });
   it('never says less than none', () => expect(lifeCost(1, 20.5, 'back').left.most).toBe(0));
   // Common practice, no source (trade section 8): daily fine back saw 18 to 36 months, working crosscut 2 to 3.
-  it('a renewed set lasts three or four filings, one left as it was fewer', () =>
-    expect([filingsASetLasts(true), filingsASetLasts(false)]).toEqual([
-      [3, 4],
-      [1, 2],
-    ]));
   it('names the next visit by use', () => {
     expect(nextVisit('back', 'daily')).toEqual(jasmine.objectContaining({ fromMonths: 18, toMonths: 36 }));
     expect(nextVisit('hand', 'daily')).toEqual(jasmine.objectContaining({ fromMonths: 2, toMonths: 3 }));

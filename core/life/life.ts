@@ -126,6 +126,3 @@ export function nextVisit(family: Family, use: UseRate): NextVisit {
     ),
   };
 }
-
-/** Filings a set lasts, fewest and most: three or four, fewer when it was not renewed (trade section 8, common practice). */
-export const filingsASetLasts = (renewed: boolean): readonly [number, number] => (renewed ? [3, 4] : [1, 2]);

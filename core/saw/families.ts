@@ -9,6 +9,10 @@ export type Filing = (typeof FILINGS)[number];
 export const ALL_FILINGS = [...FILINGS, 'combination'] as const;
 export type AnyFiling = (typeof ALL_FILINGS)[number];
 
+/** Which way the teeth cut: a pull saw is worked out as the mirror image of a push saw. */
+export const CUTS = ['push', 'pull'] as const;
+export type Cut = (typeof CUTS)[number];
+
 /** How the stiffening back is fixed, which decides whether a wavy line can be cured. */
 export const BACK_FIXINGS = ['folded', 'slotted', 'none'] as const;
 export type BackFixing = (typeof BACK_FIXINGS)[number];

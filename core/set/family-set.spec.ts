@@ -3,7 +3,6 @@ import { cumulativeStdNormalProbability } from 'simple-statistics';
 import { FAMILIES, MOISTURES, TIMBERS } from '../saw/all-families';
 import { estimateDrift, normalBelow } from './drift';
 import { familySet, USES } from './family-set';
-import { filingsUntilReset, fitSetWear } from './fit-set-wear';
 import { bentLengthMm, setLeftMm } from './set-wear';
 
 const side = (meanMm: number, spreadMm: number | null = 0.004, count = 10) => ({ meanMm, spreadMm, count });
@@ -48,44 +47,6 @@ describe('set for every family and wood', () => {
   });
   it('refuses a plate of nothing', () =>
     expect(() => familySet('back', { moisture: 'dry', timber: 'hard' }, 'fine', 0)).toThrowError(RangeError));
-});
-
-describe('how one saw’s set wears, from its own history', () => {
-  it('finds the bend and its length again from made visits', () => {
-    for (const bend of ['hinge', 'arc'] as const) {
-      for (const bent of [0.25, 0.4, 0.7]) {
-        const visits = [0.05, 0.1, 0.15, 0.2].map((filedMm) => ({
-          filedMm,
-          setMm: setLeftMm(0.06, filedMm, bent * 3, bend),
-        }));
-        const fit = fitSetWear(0.06, visits, 1);
-        expect(fit.bend).toBe(bend);
-        expect(fit.bentMm).toBeCloseTo(bent, 6);
-        expect(fit.scatterMm).toBeLessThan(1e-6);
-      }
-    }
-  });
-  it('no length nearby fits better, on scattered readings', () => {
-    const visits = [0.05, 0.1, 0.15].map((filedMm, i) => ({ filedMm, setMm: [0.05, 0.036, 0.031][i] as number }));
-    const fit = fitSetWear(0.06, visits, 1);
-    const squares = (l: number): number =>
-      visits.reduce((s, v) => s + (v.setMm - setLeftMm(0.06, v.filedMm, l * 3, fit.bend)) ** 2, 0);
-    for (let l = 0.1; l < 1.5; l += 0.001) expect(squares(l)).toBeGreaterThanOrEqual(squares(fit.bentMm) - 1e-12);
-  });
-  it('before any visit it is a third of the tooth', () =>
-    expect(fitSetWear(0.06, [{ filedMm: 0, setMm: 0.06 }], 0.978)).toEqual({
-      bentMm: bentLengthMm(0.978),
-      bend: 'hinge',
-      scatterMm: 0,
-      readings: 0,
-    }));
-  // Common practice, no source: set lasts three or four filings on a 15-tooth rip saw, 0.978 mm high.
-  it('lasts three or four filings of 0.05', () => {
-    expect(filingsUntilReset(0.06, 0.06, 0.05, 0.978)).toBe(3);
-    expect(filingsUntilReset(0.07, 0.06, 0.05, 0.978)).toBe(4);
-    expect(filingsUntilReset(0.02, 0.06, 0.05, 0.978)).toBe(0);
-    expect(() => filingsUntilReset(0.06, 0.06, 0, 1)).toThrowError(RangeError);
-  });
 });
 
 describe('drift', () => {

@@ -3,7 +3,7 @@ import { pitchMmFromCount } from '../units/points';
 import { setBalance } from './set-balance';
 import { woodFacts } from '../saw/woods';
 import { familySet } from './family-set';
-import { RESET_BELOW_SHARE, setLeftMm } from './set-wear';
+import { filingsUntilReset, RESET_BELOW_SHARE, setLeftMm } from './set-wear';
 import { stoningOrder } from './stoning';
 
 const side = (meanMm: number, spreadMm: number | null = 0.004, count = 8) => ({ meanMm, spreadMm, count });
@@ -40,6 +40,15 @@ describe('set, kerf and balance (geometry section 6)', () => {
     const visits = [1, 2, 3, 4].map((n) => setLeftMm(0.06, n * 0.05, height, 'hinge') < RESET_BELOW_SHARE * 0.06);
     expect(visits).toEqual([false, false, true, true]);
     expect(pitchMmFromCount(16, 'points')).toBeCloseTo(25.4 / 15, 12);
+  });
+  // Common practice, no source: set lasts three or four filings on a 15-point rip tooth, 0.978 mm high.
+  it('lasts three or four filings of 0.05, and no more than the shop leaves it', () => {
+    expect(filingsUntilReset(0.06, 0.06, 0.05, 0.978)).toBe(3);
+    expect(filingsUntilReset(0.07, 0.06, 0.05, 0.978)).toBe(4);
+    expect(filingsUntilReset(0.02, 0.06, 0.05, 0.978)).toBe(0);
+    expect(filingsUntilReset(0.07, 0.06, 0.05, 0.978, { most: 2 })).toBe(2);
+    expect(filingsUntilReset(0.06, 0.06, 0.05, 0.978, { leastShare: 0 })).toBe(7);
+    expect(() => filingsUntilReset(0.06, 0.06, 0, 1)).toThrowError(RangeError);
   });
   it('runs towards the side with more set, certain only beyond its error', () => {
     expect(setBalance(side(0.08), side(0.05))).toEqual(jasmine.objectContaining({ runsTo: 'left', certain: true }));

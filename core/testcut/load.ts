@@ -1,3 +1,5 @@
+import type { Cut } from '../saw/families';
+
 /** Teeth of a line as the wood meets them; arrays of one entry a tooth, heel first, mm. */
 export interface CuttingLine {
   readonly xMm: Float64Array;
@@ -5,7 +7,7 @@ export interface CuttingLine {
   readonly heightMm: Float64Array;
   readonly pitchMm: number;
   /** push: tooth i follows tooth i+1; pull: tooth i follows tooth i-1. */
-  readonly cut: 'push' | 'pull';
+  readonly cut: Cut;
 }
 
 export interface LoadResult {

@@ -1,3 +1,4 @@
+import type { Cut } from '../saw/families';
 import type { LieWish } from './upright-line';
 
 /** What is told of a picture and its saw before it is traced. */
@@ -5,7 +6,7 @@ export interface TraceWish extends LieWish {
   readonly mmPerPx: number;
   readonly scaleError?: number;
   /** Which way the saw cuts; a pull saw's faces look to the handle. */
-  readonly cuts?: 'push' | 'pull';
+  readonly cuts?: Cut;
   /** Where the heel lies with the teeth up; unsaid, the faces tell. */
   readonly heel?: 'left' | 'right';
   /** One repeat of cutters and rakers where the saw has rakers, such as CCR; a raker's two tips are then one tooth. */

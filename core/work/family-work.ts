@@ -42,14 +42,20 @@ export interface WorkFacts {
 /** What a person chooses before the depth. Null: what the shop's table or the owner's wish says. */
 export interface LineWish {
   readonly line: LineChoice;
-  readonly angles: AnglePair | null;
+  readonly angles: Readonly<Record<keyof AnglePair, number | null>>;
   readonly convert: boolean | null;
   /** A line measured in part stands for the rest. */
   readonly sample: boolean;
   /** New teeth cut at this pitch, mm; null: the teeth it has are kept. */
   readonly retoothMm: number | null;
 }
-export const PLAIN_WISH: LineWish = { line: 'free', angles: null, convert: null, sample: false, retoothMm: null };
+export const PLAIN_WISH: LineWish = {
+  line: 'free',
+  angles: { rakeDeg: null, fleamDeg: null },
+  convert: null,
+  sample: false,
+  retoothMm: null,
+};
 
 export type Studied =
   | {

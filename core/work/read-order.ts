@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { reason } from '../reason/reason-shape';
 import { LEANS } from '../evidence/tooth-reading';
-import { filingsASetLasts } from '../life/life';
 import { SHARPENING_ERROR_MM, SHARPENING_MM } from '../life/sharpening-metal';
 import type { LineOrder, WorkOrder } from './order';
 import { ORDER_VERSION, target, workOrder } from './order';
@@ -75,6 +74,9 @@ const spread = (likely: number, round: (n: number) => number): { likely: number;
   least: round((likely * SHARPENING_MM) / (SHARPENING_MM + 2 * SHARPENING_ERROR_MM)),
   most: round((likely * SHARPENING_MM) / (SHARPENING_MM - 2 * SHARPENING_ERROR_MM)),
 });
+
+/** The first form knew but this of how long a set lasts: three or four filings, fewer where it was left. */
+const filingsASetLasts = (renewed: boolean): readonly [number, number] => (renewed ? [3, 4] : [1, 2]);
 
 function fromFirstForm({ inputs, plan }: z.infer<typeof firstForm>): LineOrder {
   return {

@@ -59,11 +59,8 @@ export const step = z
     tool: z.string().nullable(),
     /** Depth, set or excess aimed at, mm; null where the eye decides. */
     targetMm: z.number().nullable(),
-    /** How the file is held, and over which teeth, where that changes along the line: starter teeth. Degrees. */
-    stretch: z
-      .object({ fromTooth: z.int(), toTooth: z.int(), rakeDeg: z.number(), rollDeg: z.number() })
-      .readonly()
-      .optional(),
+    /** Over which teeth, and to which rake, where that changes along the line: starter teeth. Degrees. */
+    stretch: z.object({ fromTooth: z.int(), toTooth: z.int(), rakeDeg: z.number() }).readonly().optional(),
     passes: z.int().min(0),
     minutes: z.number().min(0),
     stops: z.array(stop).readonly(),

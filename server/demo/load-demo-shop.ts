@@ -6,9 +6,7 @@ import { PLAIN_WISH } from '@odontis/core/work/family-work';
 import { walkOf } from '@odontis/core/work/step';
 import { keptOrder } from '../features/plans/kept-order';
 import { readDossier } from '../features/tickets/dossier';
-import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
-import type { MessageKind } from '@odontis/contract/notes';
 import type { Stage, Waits } from '@odontis/contract/ticket';
 import { fitStrokeRate } from '@odontis/core/line/strokes';
 import type { Answered } from '@odontis/core/shop/judge-intake';
@@ -22,10 +20,12 @@ import type { Database } from '../database/connect';
 import type { SawRow } from '../features/customers/model';
 import { toSaw, toSawRow } from '../features/customers/service';
 import { FIRST_BOOK } from '../features/shop/service';
+import { loadCalibrations } from './calibrations';
 import { demoAfter, demoReadings, demoSaw } from './demo-saw';
 import type { OtherVisit } from './other-saws';
 import { JOB_WORDS, OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
+import { loadNotes } from './notes';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
@@ -74,8 +74,8 @@ export function loadDemoShop(db: Database): Promise<boolean> {
 }
 
 /**
- * Plays the shop's three years into an empty database. Over 250 lines: it is one
- * story from the counter to the handover, and reads better in one place.
+ * Plays the shop's three years into an empty database, in one story from the counter
+ * to the handover.
  */
 class DemoLoader {
   private staff: number[] = [];
@@ -97,7 +97,7 @@ class DemoLoader {
       { id: 1, version: 1, book: { ...FIRST_BOOK, name: SHOP_NAME }, changedBy: by, changedAt: new Date() },
       { transaction },
     );
-    await this.calibrations();
+    await loadCalibrations(db, this.staff[0] as number, transaction);
     const customers = await db.models.Customer.bulkCreate(
       CUSTOMERS.map(([name, phone]) => ({ name, phone, email: '', createdBy: by })),
       { transaction, returning: true },
@@ -116,7 +116,7 @@ class DemoLoader {
     // Numbers are given in the order saws came in.
     this.planned.sort((a, b) => a.visit.opened.toMillis() - b.visit.opened.toMillis());
     for (const { saw, n, visit, salt } of this.planned) await this.visit(saw, n, visit, salt);
-    await this.notes();
+    await loadNotes(db, this.today, transaction);
   }
 
   /** Every other saw from the seventeenth on, each family and state in turn. */
@@ -139,32 +139,6 @@ class DemoLoader {
     const promised = stage === 'declined' ? opened : this.today.plus({ days: other.days });
     const visit: Visit = { ...said, marks: [...marks], stage, opened, promised, ...(waits && { waits }) };
     this.planned.push({ saw, n, visit, salt: n });
-  }
-
-  private async calibrations(): Promise<void> {
-    const drops = [
-      [2, 0.05],
-      [4, 0.09],
-      [6, 0.155],
-      [8, 0.19],
-      [10, 0.26],
-      [12, 0.29],
-    ] as const;
-    const setTool = [
-      [4, 0.23],
-      [6, 0.18],
-      [8, 0.145],
-      [10, 0.1],
-    ] as const;
-    const first = this.staff[0] as number;
-    const own = { personId: first, createdBy: first };
-    await this.db.models.Calibration.bulkCreate(
-      [
-        ...drops.map(([amount, didMm]) => ({ what: 'strokes' as const, tool: '', amount, didMm })),
-        ...setTool.map(([amount, didMm]) => ({ what: 'set-tool' as const, tool: 'the small one', amount, didMm })),
-      ].map((reading) => ({ key: randomUUID(), ...reading, ...own })),
-      { transaction: this.transaction },
-    );
   }
 
   /** Past visits over three years, then, for the first saws, what is in the shop now. */
@@ -319,40 +293,6 @@ class DemoLoader {
         personId: by,
         at: visit.opened.plus({ days: 3 }).toJSDate(),
       },
-      { transaction },
-    );
-  }
-
-  /** What customers were told lately: those whose saw is ready, those who were asked, those refused. */
-  private async notes(): Promise<void> {
-    const { db, transaction } = this;
-    const rows = await db.sequelize.query<{
-      id: number;
-      kind: MessageKind;
-      sentTo: string;
-      body: string;
-      openedBy: number;
-    }>(
-      `SELECT t.id, c.phone AS "sentTo", t.opened_by AS "openedBy",
-              CASE WHEN t.stage = 'handover' THEN 'ready' WHEN t.stage = 'declined' THEN 'refusal' ELSE 'question' END AS kind,
-              c.name || CASE WHEN t.stage = 'handover' THEN ': no. ' || t.number || ' is ready; keep the guard on.'
-                             WHEN t.stage = 'declined' THEN ': we cannot take on no. ' || t.number || '. ' || (t.reasons->0->>'says')
-                             ELSE ': ' || t.waits_note END AS body
-         FROM ticket t JOIN saw s ON s.id = t.saw_id JOIN customer c ON c.id = s.customer_id
-        WHERE t.stage = 'handover' OR t.waits_for = 'customer' OR (t.stage = 'declined' AND t.opened_at > now() - interval '14 days') ORDER BY t.number`,
-      { type: QueryTypes.SELECT, transaction },
-    );
-    await db.models.Message.bulkCreate(
-      rows.map(({ id, openedBy, ...note }, i) => ({
-        ...note,
-        ticketId: id,
-        writtenBy: openedBy,
-        writtenAt: this.today.minus({ days: 1 }).plus({ hours: 16, minutes: i }).toJSDate(),
-        ...(i % 4 !== 3 && {
-          state: 'sent' as const,
-          sentAt: this.today.minus({ days: 1 }).plus({ hours: 17 }).toJSDate(),
-        }),
-      })),
       { transaction },
     );
   }

@@ -1,10 +1,9 @@
-import { QueryTypes } from 'sequelize';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { keptReading } from '@odontis/core/evidence/reading';
-import { connect } from '../database/connect';
 import type { Database } from '../database/connect';
 import { readSessions } from '../features/evidence/read-sessions';
-import { emptyDatabase } from '../testing/test-shop';
+import type { OldDatabase } from '../testing/old-database';
+import { oldDatabase } from '../testing/old-database';
 import { migrator } from './migrate';
 
 /** Rows in every table that the record of evidence took the place of, as the shop kept them before. */
@@ -42,29 +41,23 @@ const LAST_BEFORE = '2026-11-24-read-angles';
 const THIS = '2026-11-28-one-evidence';
 
 describe('measurings, gauge readings and angles become one record', () => {
+  let old: OldDatabase;
   let db: Database;
-  let drop: () => Promise<void>;
   beforeEach(async () => {
-    const database = await emptyDatabase();
-    db = connect(database.url);
-    drop = database.drop;
-    await migrator(db.sequelize).up({ to: LAST_BEFORE });
-    await db.sequelize.query(OLD_ROWS);
+    old = await oldDatabase(LAST_BEFORE, OLD_ROWS);
+    db = old.db;
   });
-  afterEach(async () => {
-    await db.sequelize.close();
-    await drop();
-  });
+  afterEach(() => old.close());
   const names = (id: number): string => (id === 1 ? 'First Hand' : 'Second Hand');
   const sessions = async (ticket: number) => (await readSessions(db, ticket, names)).sessions;
   const saw = async (id: number) => {
     const { toSaw } = await import('../features/customers/service');
     return toSaw(await db.models.Saw.findByPk(id, { rejectOnEmpty: true }));
   };
-  const rows = (sql: string) => db.sequelize.query<Record<string, unknown>>(sql, { type: QueryTypes.SELECT });
+  const rows = (sql: string) => old.rows(sql);
 
   it('every value comes over once, old ones corrected by those after them, and every row is a reading', async () => {
-    await migrator(db.sequelize).up({ to: THIS });
+    await old.up(THIS);
     const all = await sessions(1);
     expect(all.map((s) => [s.kind, s.by, s.note, s.finishedAt !== null])).toEqual([
       ['before', 'First Hand', '', true],

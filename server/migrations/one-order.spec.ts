@@ -1,12 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { QueryTypes } from 'sequelize';
 import { readOrder } from '@odontis/core/work/read-order';
 import { walkOf } from '@odontis/core/work/step';
-import { connect } from '../database/connect';
 import type { Database } from '../database/connect';
 import { readDossier } from '../features/tickets/dossier';
-import { emptyDatabase } from '../testing/test-shop';
-import { migrator } from './migrate';
+import type { OldDatabase } from '../testing/old-database';
+import { oldDatabase } from '../testing/old-database';
 
 const LAST_BEFORE = '2026-11-28-one-evidence';
 const THIS = '2026-11-29-one-order';
@@ -32,26 +30,23 @@ const OLD_ROWS = `
 `;
 
 describe('accepted plans become work orders', () => {
+  let old: OldDatabase;
   let db: Database;
-  let drop: () => Promise<void>;
   beforeEach(async () => {
-    const database = await emptyDatabase();
-    db = connect(database.url);
-    drop = database.drop;
-    await migrator(db.sequelize).up({ to: LAST_BEFORE });
     const { inputs, plan } = first;
-    await db.sequelize.query(OLD_ROWS, {
-      replacements: { inputs: JSON.stringify(inputs), plan: JSON.stringify(plan), stops, minutes: plan.minutes },
+    old = await oldDatabase(LAST_BEFORE, OLD_ROWS, {
+      inputs: JSON.stringify(inputs),
+      plan: JSON.stringify(plan),
+      stops,
+      minutes: plan.minutes,
     });
+    db = old.db;
   });
-  afterEach(async () => {
-    await db.sequelize.close();
-    await drop();
-  });
-  const rows = (sql: string) => db.sequelize.query<Record<string, unknown>>(sql, { type: QueryTypes.SELECT });
+  afterEach(() => old.close());
+  const rows = (sql: string) => old.rows(sql);
 
   it('an old plan is kept as it was, read whole and walkable, with the marks the bench made on it', async () => {
-    await migrator(db.sequelize).up({ to: THIS });
+    await old.up(THIS);
     expect(await rows('SELECT body, work, depth_mm, stops FROM plan')).toEqual([
       { body: { version: 0, ...first }, work: 'tune', depth_mm: jasmine.any(Number), stops },
     ]);
@@ -61,23 +56,23 @@ describe('accepted plans become work orders', () => {
   });
 
   it('down and up again gives every row back; it is frozen at every stop', async () => {
-    await migrator(db.sequelize).up({ to: THIS });
+    await old.up(THIS);
     const before = await rows('SELECT * FROM plan');
     await expectAsync(rows("UPDATE plan SET work = 'sharpen'")).toBeRejected();
-    await migrator(db.sequelize).down({ to: THIS });
+    await old.down(THIS);
     expect(await rows('SELECT inputs, plan FROM plan')).toEqual([{ inputs: first.inputs, plan: first.plan }]);
     await expectAsync(rows('DELETE FROM plan')).toBeRejected();
-    await migrator(db.sequelize).up({ to: THIS });
+    await old.up(THIS);
     const after = await rows('SELECT * FROM plan');
     expect(after).toEqual(before);
   });
 
   it('there is no way back once an order of today’s form is accepted, and the database says why', async () => {
-    await migrator(db.sequelize).up({ to: THIS });
+    await old.up(THIS);
     await db.sequelize.query(
       `INSERT INTO plan (ticket_id, number, body, work, depth_mm, stops, minutes, accepted_by) VALUES (1, 2, '{"version": 1}', 'convert', 0.2, 3, 10, 1)`,
     );
-    await expectAsync(migrator(db.sequelize).down({ to: THIS })).toBeRejectedWithError(/the old one cannot hold them/);
+    await expectAsync(old.down(THIS)).toBeRejectedWithError(/the old one cannot hold them/);
     expect((await rows('SELECT count(*)::int AS n FROM plan'))[0]).toEqual({ n: 2 });
     await expectAsync(
       rows(
@@ -92,13 +87,13 @@ describe('accepted plans become work orders', () => {
       db.sequelize.query(
         `INSERT INTO plan (ticket_id, number, body, work, depth_mm, stops, minutes, accepted_by) VALUES (1, ${number}, '{"version": 1}', 'retooth', 2.4, 3, 10, 1)`,
       );
-    await migrator(db.sequelize).up({ to: THIS });
+    await old.up(THIS);
     await expectAsync(insert(2)).toBeRejectedWithError(/plan_work_known/);
-    await migrator(db.sequelize).up({ to: NEXT });
-    await migrator(db.sequelize).down({ to: NEXT });
-    await migrator(db.sequelize).up({ to: NEXT });
+    await old.up(NEXT);
+    await old.down(NEXT);
+    await old.up(NEXT);
     await insert(2);
-    await expectAsync(migrator(db.sequelize).down({ to: NEXT })).toBeRejectedWithError(/does not know them/);
+    await expectAsync(old.down(NEXT)).toBeRejectedWithError(/does not know them/);
     expect(await rows('SELECT work FROM plan ORDER BY number')).toEqual([{ work: 'tune' }, { work: 'retooth' }]);
   });
 });

@@ -65,6 +65,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
   const wanted = visit.wantsFiling === 'as-it-is' ? saw.filing : visit.wantsFiling;
   const convert = isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
   const filing = convert ? wanted : saw.filing;
+  const table = anglesFor(habits.angles, saw.family, filing);
   try {
     const readings = wish.sample && coverage.partial ? standForRest(line.teeth, told.teeth, place) : line.teeth;
     const inputs: LineInputs = {
@@ -78,7 +79,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
         teeth: told.teeth,
         ...(saw.toeZones && { toeZones: saw.toeZones }),
       },
-      angles: wish.angles ?? anglesFor(habits.angles, saw.family, filing),
+      angles: { rakeDeg: wish.angles.rakeDeg ?? table.rakeDeg, fleamDeg: wish.angles.fleamDeg ?? table.fleamDeg },
       from: convert
         ? {
             filing: saw.filing,

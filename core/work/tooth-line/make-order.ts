@@ -1,5 +1,5 @@
 import { rollForRake } from '../../file/flank-angles';
-import { filingsASetLasts, lifeCost } from '../../life/life';
+import { lifeCost } from '../../life/life';
 import { heightOn } from '../../line/joint-line';
 import type { LineOrder } from '../order';
 import { ORDER_VERSION } from '../order';
@@ -69,7 +69,7 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
       },
       line: { alphaMm: view.line.alphaMm - lossMm, beta: view.line.beta },
       file: { id: study.file.file.id, name: study.file.file.name },
-      filingsTheSetLasts: filingsASetLasts(setting.reset),
+      filingsTheSetLasts: setting.lasts,
     },
     minutes,
     minutesError: sampleError(study, view),

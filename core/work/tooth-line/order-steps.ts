@@ -143,14 +143,14 @@ function filingSteps(study: LineStudy, kind: StepKind, stops: readonly Stop[]): 
       const first = own[0];
       if (!first) return [];
       const strokes = own.reduce((sum, stop) => sum + stop.strokes, 0);
-      const { fromTooth, toTooth, rakeDeg, rollDeg } = stretch;
+      const { fromTooth, toTooth, rakeDeg } = stretch;
       return [
         {
           ...blank(kind, 'gullet', study.inputs.etch),
           side,
           tipTowards: direction(first.at).tipTowards,
           tool: stretch.file.file.name,
-          ...(stretches.length > 1 && { stretch: { fromTooth, toTooth, rakeDeg, rollDeg } }),
+          ...(stretches.length > 1 && { stretch: { fromTooth, toTooth, rakeDeg } }),
           minutes: filingMinutes(strokes, own.length),
           stops: own,
         },

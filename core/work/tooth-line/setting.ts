@@ -2,11 +2,11 @@ import { ownBook } from '../../judgement/books';
 import { judge } from '../../judgement/rule-book';
 import { RESET_BOOK } from '../../judgement/work-books';
 import { lineStatistics } from '../../evidence/line-statistics';
-import { SHARPENING_MM } from '../../life/sharpening-metal';
+import { SHARPENING_ERROR_MM, SHARPENING_MM } from '../../life/sharpening-metal';
 import type { Reason } from '../../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../../reason/reason';
 import { setBalance } from '../../set/set-balance';
-import { setLeftMm } from '../../set/set-wear';
+import { filingsUntilReset, RESET_BELOW_SHARE, setLeftMm } from '../../set/set-wear';
 import type { WorkOrder } from '../order';
 import type { LineStudy } from './study';
 
@@ -16,7 +16,24 @@ const UNEVEN_SHARE = 0.5;
 /** Whether the set is renewed, by the shop's own book, and why. */
 export interface SettingDecision {
   readonly reset: boolean;
+  /** Filings until the same book would have it renewed again, fewest and most. */
+  readonly lasts: readonly [number, number];
   readonly reason: Reason;
+}
+
+/** How many filings the set lasts from here on, by the shop's own share and count, as far apart as a sharpening's metal is known. */
+function lastsFor(study: LineStudy, reset: boolean, leftMm: number | null): readonly [number, number] {
+  const { thresholds } = ownBook(RESET_BOOK, study.inputs.judgement);
+  const target = study.set.perSideMm;
+  // This filing is one of those since the set.
+  const since = reset ? 0 : (study.inputs.filingsSinceSet ?? 0) + 1;
+  const limits = {
+    leastShare: thresholds['leastShare'] ?? RESET_BELOW_SHARE,
+    most: Math.max(0, (thresholds['filings'] ?? Infinity) - since),
+  };
+  const until = (metalMm: number): number =>
+    filingsUntilReset(reset ? target : (leftMm ?? target), target, metalMm, study.toothHeightMm, limits);
+  return [until(SHARPENING_MM + 2 * SHARPENING_ERROR_MM), until(SHARPENING_MM - 2 * SHARPENING_ERROR_MM)];
 }
 
 /**
@@ -48,6 +65,7 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
   const reset = judged.verdict === 'reset';
   return {
     reset,
+    lasts: lastsFor(study, reset, leftMm),
     reason: because(
       reset ? 'Set the teeth' : 'Leave the set',
       'set left s′ = s (1 − filed ÷ bent length), against the target',

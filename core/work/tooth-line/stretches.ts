@@ -2,7 +2,7 @@ import type { AnglePair } from '../../file/angle-pair';
 import type { FileChoice } from '../../file/file-choice';
 import { chooseFile } from '../../file/file-choice';
 import type { FiledTooth } from '../../file/flank-angles';
-import { rollForRake, toothFor, toothHeightMm } from '../../file/flank-angles';
+import { toothFor, toothHeightMm } from '../../file/flank-angles';
 import type { NominalLine } from '../../saw/zones';
 
 /** Teeth of the line filed alike: its main stretch, or a zone at the toe with a file and a hold of its own. */
@@ -15,8 +15,6 @@ export interface Stretch {
   readonly rakeDeg: number;
   readonly filed: FiledTooth;
   readonly heightMm: number;
-  /** Turn of the file about its own axis. */
-  readonly rollDeg: number;
   readonly file: FileChoice;
 }
 
@@ -39,7 +37,6 @@ export function stretchesOf(nominal: NominalLine, { fleamDeg }: Pick<AnglePair, 
       rakeDeg,
       filed,
       heightMm,
-      rollDeg: rollForRake(rakeDeg, fleamDeg),
       file: chooseFile(heightMm, filed, fleamDeg),
     });
     from = to + 1;

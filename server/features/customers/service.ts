@@ -23,9 +23,9 @@ const COMMON = [
 export const toSaw = (row: SawRow): KeptSaw =>
   ({ id: row.id, ...Object.fromEntries(COMMON.map((key) => [key, row[key]])), ...row.shape }) as unknown as KeptSaw;
 
-/** The way back: what every saw has into its columns, the rest into its shape. */
+/** The way back: what every saw has into its columns, the rest into its shape; its place in the book is not of the saw. */
 export function toSawRow(facts: Saw): Pick<SawRow, (typeof COMMON)[number] | 'shape'> {
-  const own = Object.entries(facts).filter(([key]) => !(COMMON as readonly string[]).includes(key));
+  const own = Object.entries(facts).filter(([key]) => key !== 'id' && !(COMMON as readonly string[]).includes(key));
   const common = Object.fromEntries(COMMON.map((key) => [key, facts[key]]));
   return { ...common, shape: Object.fromEntries(own) } as Pick<SawRow, (typeof COMMON)[number] | 'shape'>;
 }

@@ -1,20 +1,18 @@
 import type { Transaction } from 'sequelize';
 import type { Handover } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { Saw } from '@odontis/core/saw/saw';
-import type { WorkOrder } from '@odontis/core/work/order';
+import { readOrder } from '@odontis/core/work/read-order';
 import { sawAfter } from '@odontis/core/work/saw-after';
 import type { Database } from '../../database/connect';
 import { toSaw, toSawRow } from '../customers/service';
-import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 
 /** The book knows the saw as it leaves: converted, or with its new teeth. */
-async function keepSawAsLeft(db: Database, sawId: number, order: WorkOrder | undefined, t: Transaction): Promise<void> {
-  if (order?.work !== 'convert' && order?.work !== 'retooth') return;
+async function keepSawAsLeft(db: Database, sawId: number, ticketId: number, t: Transaction): Promise<void> {
+  const plan = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
+  if (plan?.work !== 'convert' && plan?.work !== 'retooth') return;
   const kept = await db.models.Saw.findByPk(sawId, { transaction: t, rejectOnEmpty: true });
-  const { id: _id, ...saw } = toSaw(kept);
-  await kept.update(toSawRow(sawAfter(saw as Saw, order)), { transaction: t });
+  await kept.update(toSawRow(sawAfter(toSaw(kept), readOrder(plan.body))), { transaction: t });
 }
 
 /** The saw goes back to its owner: the ticket is closed with what was charged and said. */
@@ -32,6 +30,6 @@ export function closeTicket(db: Database, ticketId: number, handover: Handover, 
       },
       { transaction: t },
     );
-    await keepSawAsLeft(db, row.sawId, (await readDossier(db, ticketId, t)).plan?.order, t);
+    await keepSawAsLeft(db, row.sawId, ticketId, t);
   });
 }

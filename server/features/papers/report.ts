@@ -5,7 +5,7 @@ import { sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
-import { WORK_SAYS } from '@odontis/contract/work-words';
+import { setLasts, WORK_SAYS } from '@odontis/contract/work-words';
 import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { sawIn } from '@odontis/core/work/saw-after';
@@ -143,7 +143,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {
-        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${dossier.plan?.order.forecast ? ` The set lasts about ${dossier.plan.order.forecast.filingsTheSetLasts.join(' to ')} filings.` : ''}`,
+        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${dossier.plan?.order.forecast ? ` ${setLasts(dossier.plan.order.forecast.filingsTheSetLasts)}` : ''}`,
       },
       { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
       ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),

@@ -169,8 +169,7 @@ async function correctLine(
   const says = read.success ? sawFaults(read.data)[0]?.message : read.error.issues[0]?.message;
   if (!read.success || says !== undefined)
     throw new Problem('bad-input', says ?? '', [{ path: '/line/pitchMm', message: says ?? '' }]);
-  const { id: _id, ...facts } = read.data;
-  await saw.update(toSawRow(facts), { transaction: t });
+  await saw.update(toSawRow(read.data), { transaction: t });
 }
 
 /** Ended before any work: the customer will not have it, or the saw turned out not to be worth it. */

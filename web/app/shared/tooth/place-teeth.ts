@@ -1,3 +1,4 @@
+import type { Cut } from '@odontis/core/saw/families';
 import type { ToothCorners } from '@odontis/core/file/tooth-row';
 import { ridgeOf, toothRow } from '@odontis/core/file/tooth-row';
 import type { GulletFlanks } from '@odontis/core/file/tooth-row';
@@ -10,7 +11,7 @@ export interface DrawnTeeth {
   readonly plateMm: number;
   /** Null where nobody measured it: the teeth are drawn unbent. */
   readonly setMm: number | null;
-  readonly cuts: 'push' | 'pull';
+  readonly cuts: Cut;
   /** True where nobody read the back, and it is drawn as the file would leave it. */
   readonly backGuessed: boolean;
 }

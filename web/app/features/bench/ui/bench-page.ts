@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
 import { baseDrawing } from '../../../sawpage/build-drawing';
@@ -19,6 +20,9 @@ import { ToolTrial } from './tool-trial';
 
 const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
 const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
+
+/** A file of ordinary length, to say by how much its handle lies aside. */
+const FILE_MM = 150;
 
 /** At the vise: where am I, what is the next stroke, what number am I aiming for. */
 @Component({
@@ -46,6 +50,14 @@ export class BenchPage implements OnDestroy {
   protected readonly stop = computed(() => this.walk()[this.place()] ?? null);
   protected readonly stepIndex = computed(() => this.stop()?.step ?? this.steps().length);
   protected readonly step = computed(() => this.steps()[this.stepIndex()] ?? null);
+  protected readonly fileMm = FILE_MM;
+  /** How the file is held for the teeth of this step; null where none is filed. */
+  protected readonly hold = computed(() => {
+    const [step, angles] = [this.step(), this.accepted()?.order.inputs?.angles];
+    if (step?.unit !== 'gullet' || !angles) return null;
+    const rakeDeg = step.stretch?.rakeDeg ?? angles.rakeDeg;
+    return holdForTooth({ rakeDeg, fleamDeg: angles.fleamDeg, slopeDeg: 0, section: 'taper' }, 1, FILE_MM);
+  });
   protected readonly left = computed(() => minutesLeft(this.steps(), this.walk(), this.done()));
   protected readonly inStep = computed(() => {
     const all = this.walk().filter((s) => s.step === this.stepIndex());

@@ -17,7 +17,7 @@ import { lineAfter } from '../../../shared/evidence/line-after';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
-import { WORK_SAYS } from '@odontis/contract/work-words';
+import { setLasts, WORK_SAYS } from '@odontis/contract/work-words';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 
@@ -32,6 +32,7 @@ import { Why } from '../../../shared/ui/why';
 export class HandoverPage {
   protected readonly left = saySharpenings;
   protected readonly workSays = WORK_SAYS;
+  protected readonly setLasts = setLasts;
   private readonly store = inject(Store);
   private readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);

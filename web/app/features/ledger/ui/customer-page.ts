@@ -17,6 +17,7 @@ import { RouterLink } from '@angular/router';
 import type { Contact, CustomerPage as CustomerRecord } from '@odontis/contract/customer';
 import type { Saw } from '@odontis/core/saw/saw';
 import { sawInWords } from '@odontis/contract/saw-words';
+import { WORK_DONE } from '@odontis/contract/work-words';
 import type { Visit } from '@odontis/contract/ticket';
 import { customerChange, customerPage } from '@odontis/contract/customer';
 import { fieldErrors } from '@odontis/contract/field-errors';
@@ -32,14 +33,6 @@ import type { CustomerDraft } from '../data/customer-draft';
 import { differencesOf, draftOf } from '../data/customer-draft';
 
 const NOBODY: Contact = { name: '', phone: '', email: '' };
-
-const WORK_DONE = {
-  sharpen: 'sharpened',
-  tune: 'tuned',
-  convert: 'converted',
-  retooth: 'cut new teeth',
-  'by-hand': 'worked',
-} as const satisfies Record<NonNullable<Visit['work']>, string>;
 
 /** One customer's page of the ledger: details and contacts, saws and visits, doubles, their data out and forgotten. */
 @Component({

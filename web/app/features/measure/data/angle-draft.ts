@@ -1,6 +1,7 @@
+import type { Cut } from '@odontis/core/saw/families';
 import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/evidence/angle-finding';
 import { rollFromBlock } from '@odontis/core/angles/block-roll';
-import type { Cuts } from '@odontis/core/angles/gullet-angles';
+
 import { turnOf } from '@odontis/core/angles/gullet-angles';
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import type { FleamSpeech, ParsedAngle, RakeSpeech } from '@odontis/core/units/angle';
@@ -45,7 +46,7 @@ export function readDraft(
   draft: AngleDraft,
   way: AngleWay,
   section: SeatedSection,
-  cuts: Cuts,
+  cuts: Cut,
   speech: { readonly rakeSpeech: RakeSpeech; readonly fleamSpeech: FleamSpeech },
 ): ReadDraft {
   const tip = (draft.tip === 'along') === (cuts === 'push') ? 'toe' : 'heel';

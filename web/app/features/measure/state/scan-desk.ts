@@ -1,5 +1,6 @@
 import { computed } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
+import type { Cut } from '@odontis/core/saw/families';
 import type { TraceEdit } from '@odontis/core/trace/edit-trace';
 import { editTrace } from '@odontis/core/trace/edit-trace';
 import { JOIN_WORDS, joinTraces } from '@odontis/core/trace/join-traces';
@@ -31,7 +32,7 @@ const MOST_UNDO = 200;
 interface ScanState {
   /** What the saw itself says: its pitch, and which way it cuts. */
   readonly pitchMm: number;
-  readonly cuts: 'push' | 'pull';
+  readonly cuts: Cut;
   /** One repeat of cutters and rakers; empty for a saw without rakers. */
   readonly pattern: string;
   readonly scans: readonly Scan[];

@@ -1,3 +1,4 @@
+import type { Cut } from '@odontis/core/saw/families';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
@@ -6,7 +7,7 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { AngleFinding, AngleWay, SeatedSection } from '@odontis/core/evidence/angle-finding';
 import { SEATED_SECTIONS } from '@odontis/core/evidence/angle-finding';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
-import type { Cuts } from '@odontis/core/angles/gullet-angles';
+
 import { gulletAngles } from '@odontis/core/angles/gullet-angles';
 import { SECTIONS } from '@odontis/core/file/file-section';
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
@@ -31,7 +32,7 @@ export class AngleEntry {
   protected readonly speech = inject(Speech);
   readonly way = input.required<AngleWay>();
   readonly section = input.required<SeatedSection>();
-  readonly cuts = input.required<Cuts>();
+  readonly cuts = input.required<Cut>();
   readonly tooth = input.required<number>();
   readonly teeth = input.required<number>();
   readonly endless = input(false);

@@ -13,6 +13,7 @@ import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { differencesOf } from '../../../shared/evidence/differences';
+import { cutsOf } from '@odontis/core/angles/angles-of';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { LineDesk } from '../../../shared/evidence/line-desk';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
@@ -125,7 +126,7 @@ export class MeasurePage {
         this.scans.startFrom({
           pitchMm: dossier.saw.pitchMm,
           pattern: dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '',
-          cuts: dossier.saw.family === 'pull' ? 'pull' : 'push',
+          cuts: cutsOf(dossier.saw),
         });
         if (!isPlanned(dossier.saw.family)) return;
         if (this.leaving && dossier.ticket.stage === 'plan') {

@@ -34,8 +34,6 @@ import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
 import { teethOf } from '@odontis/core/saw/saw';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { studyLine } from '@odontis/core/work/tooth-line/study';
-import { pitchMmSaid } from '@odontis/core/units/count';
-import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import { baseDrawing, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -51,6 +49,8 @@ import { stepTitle } from '../../../shared/words/step-words';
 import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
+import { NewTeeth } from './new-teeth';
+import { ShortTeeth } from './short-teeth';
 import { planLanes } from './plan-lanes';
 
 const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pitchFromMm, pitchToMm });
@@ -69,6 +69,8 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     Notice,
     Why,
     CurveChart,
+    NewTeeth,
+    ShortTeeth,
     ToothViews,
   ],
   templateUrl: './plan-page.html',
@@ -119,20 +121,14 @@ export class PlanPage {
       const saw = { ...inputs.saw, teeth: inputs.saw.teeth ?? teethOf(dossier.saw) };
       return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw), past: null };
     }
-    const [rakeDeg, fleamDeg] = [this.rakeDeg(), this.fleamDeg()];
     const facts = workFactsOf(dossier, book, this.hand().strokeRate);
-    const wish = {
+    return work.study(facts, {
       line: this.line(),
-      angles: null,
+      angles: { rakeDeg: this.rakeDeg(), fleamDeg: this.fleamDeg() },
       convert: this.convert(),
       sample: this.sample(),
       retoothMm: this.retoothMm(),
-    };
-    const plain = work.study(facts, wish);
-    if (!plain.ok || (rakeDeg === null && fleamDeg === null)) return plain;
-    const table = plain.study.inputs.angles;
-    const angles = { rakeDeg: rakeDeg ?? table.rakeDeg, fleamDeg: fleamDeg ?? table.fleamDeg };
-    return work.study(facts, { ...wish, angles });
+    });
   });
   /** Why there is no study, in a sentence; null where there is one. */
   protected readonly unfit = computed(() => {
@@ -310,16 +306,6 @@ export class PlanPage {
 
   protected fleamText(deg: number): string {
     return formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
-  }
-
-  /** Another pitch for the new teeth, as people say it: "7 points", "3.2 mm". */
-  protected typePitch(text: string): void {
-    const { lengthUnit, pointConvention } = this.speech.speech();
-    const length = parseLength(text, lengthUnit === 'thou' ? 'inch' : 'mm');
-    const mm = /mm|in|"/.test(text) && length.ok ? length.mm : pitchMmSaid(text, pointConvention);
-    const fits = mm >= 0.5 && mm <= 60;
-    this.slip.set(fits ? null : `“${text}” is not a pitch. Type points such as 7, or 3.2 mm from tip to tip.`);
-    if (fits) this.choose({ retoothMm: mm, depthMm: null });
   }
 
   protected typeRake(text: string): void {

@@ -1,4 +1,4 @@
-import type { Vector3 } from './slope-planes';
+import type { Vector3 } from '../file/slope-planes';
 
 /** Points p with normal . p <= offsetMm are metal: a half-space of the saw's frame (x along, y up, z right). */
 export interface HalfSpace {

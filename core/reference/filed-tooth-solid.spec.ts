@@ -3,11 +3,11 @@ import ManifoldModule from 'manifold-3d';
 import type { GulletPlanes } from './filed-gullet';
 import { gulletPlanes, mirrored } from './filed-gullet';
 import { gulletBottom, toothBetween } from './filed-tooth-solid';
-import { cornerDeg } from './file-section';
-import { filedTooth, ridgeDropMm } from './flank-angles';
+import { cornerDeg } from '../file/file-section';
+import { filedTooth, ridgeDropMm } from '../file/flank-angles';
 import type { HalfSpace } from './plane';
-import type { SlopedHold } from './slope-planes';
-import { slopedTooth } from './slope-planes';
+import type { SlopedHold } from '../file/slope-planes';
+import { slopedTooth } from '../file/slope-planes';
 
 const hold = (fleamDeg: number, slopeDeg: number, rollDeg: number, sectionDeg = 60, tip: 1 | -1 = 1): SlopedHold => ({
   fleamDeg,

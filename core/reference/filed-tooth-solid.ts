@@ -3,7 +3,7 @@ import { degrees } from '../units/radians';
 import type { GulletPlanes } from './filed-gullet';
 import type { HalfSpace } from './plane';
 import { metalAngleDeg } from './plane';
-import type { Vector3 } from './slope-planes';
+import type { Vector3 } from '../file/slope-planes';
 
 /** Angles of a filed tooth as they are drawn from the side, the top and the end. Degrees. */
 export interface ToothViews {

@@ -1,61 +1,10 @@
+/** Points of whole lines by their planes: for tests, an independent look at what the screens say in words. */
 import type { Lean, ToothReading } from '../evidence/tooth-reading';
 import { leanOf, standingTeeth } from '../evidence/tooth-reading';
-import type { FileDirectionSchool } from './direction';
-import { gulletDirection } from './direction';
 import type { GulletPlanes } from './filed-gullet';
 import { gulletPlanes, mirrored } from './filed-gullet';
 import { toothBetween } from './filed-tooth-solid';
-import type { SlopedHold } from './slope-planes';
-
-/** Which way a saw cuts: a pull saw is computed as the mirror image of a push saw. */
-export const CUTS = ['push', 'pull'] as const;
-export type Cut = (typeof CUTS)[number];
-
-/** One gullet's filing, said in words that hold for push and pull saws alike. */
-export interface GulletOrder {
-  /** Named by the tooth whose face it files. */
-  readonly gullet: number;
-  readonly standOn: Lean;
-  /** Along or against the cutting direction; across when square. */
-  readonly tipTowards: 'along' | 'against' | 'across';
-  /** The same at the bench: the saw's own end the tip points to. */
-  readonly tipTowardsEnd: 'toe' | 'heel' | 'across';
-  /** The tooth of this gullet that leans away from the filer; null when neither does. */
-  readonly awayTooth: number | null;
-  /** Which of its flanks the strokes cut into. */
-  readonly cuts: 'face' | 'back' | null;
-}
-
-/**
- * Every gullet of a line, in either school (trade section 9, geometry section 3):
- * from which side, which way the file points, and whether it cuts the face or
- * the back of the tooth leaning away. O(n).
- */
-export function filingOrder(
-  readings: readonly ToothReading[],
-  fleamDeg: number,
-  school: FileDirectionSchool,
-  cut: Cut = 'push',
-): GulletOrder[] {
-  const standing = standingTeeth(readings);
-  return standing.map((tooth, i) => {
-    const { standOn, tipTowards } = gulletDirection(tooth, fleamDeg, school);
-    const next = standing[i + 1];
-    const leansAway = (one: ToothReading | undefined): boolean => one !== undefined && leanOf(one) !== standOn;
-    const wanted = school === 'face-of-away' ? tooth : next;
-    const away = leansAway(wanted) ? wanted : undefined;
-    const along = tipTowards === 'toe' ? 'along' : tipTowards === 'heel' ? 'against' : 'across';
-    const turned = { toe: 'heel', heel: 'toe', across: 'across' } as const;
-    return {
-      gullet: tooth.tooth,
-      standOn,
-      tipTowards: along,
-      tipTowardsEnd: cut === 'push' ? tipTowards : turned[tipTowards],
-      awayTooth: away?.tooth ?? null,
-      cuts: away ? (school === 'face-of-away' ? 'face' : 'back') : null,
-    };
-  });
-}
+import type { SlopedHold } from '../file/slope-planes';
 
 /** Where one gullet's file lay: the order it was filed in and how it was held. */
 export interface GulletFiled {

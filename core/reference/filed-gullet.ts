@@ -1,6 +1,6 @@
 import type { HalfSpace } from './plane';
-import type { SlopedHold, Vector3 } from './slope-planes';
-import { filePlanes } from './slope-planes';
+import type { SlopedHold, Vector3 } from '../file/slope-planes';
+import { filePlanes } from '../file/slope-planes';
 
 /** A file held in a gullet, its corner's axis through (xMm, yMm) in the middle of the plate. */
 export interface FiledGullet {

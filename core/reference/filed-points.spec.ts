@@ -1,43 +1,27 @@
-import { evenSaw } from '../reference/random-saw';
+import { evenSaw } from './random-saw';
 import type { Lean, ToothReading } from '../evidence/tooth-reading';
-import type { GulletFiled } from './filing-order';
-import { filingOrder, planesOf, pointFaults } from './filing-order';
+import type { GulletFiled } from './filed-points';
+import { planesOf, pointFaults } from './filed-points';
+import type { FileDirectionSchool } from '../file/direction';
+import { gulletDirection } from '../file/direction';
 import { toothBetween } from './filed-tooth-solid';
 
 const alternate = (n: number): ToothReading[] =>
   evenSaw(n, 2).map((r, i) => ({ ...r, lean: i % 2 ? ('right' as const) : ('left' as const) }));
 const held = { fleamDeg: 25, slopeDeg: 0, rollDeg: 15, sectionDeg: 60 };
+/** Where the bench says each file lies: its ends are the cut's on a push saw. */
+const lying = (readings: readonly ToothReading[], fleamDeg: number, school: FileDirectionSchool) =>
+  readings.map((tooth) => {
+    const { standOn, tipTowards } = gulletDirection(tooth, fleamDeg, school);
+    const along = { toe: 'along', heel: 'against', across: 'across' } as const;
+    return { standOn, tipTowards: along[tipTowards] };
+  });
 const filedBy = (
   readings: readonly ToothReading[],
   school: 'face-of-away' | 'back-of-away',
   more: Partial<GulletFiled> = {},
 ): GulletFiled[] =>
-  filingOrder(readings, 25, school).map(({ standOn, tipTowards }) => ({ ...held, standOn, tipTowards, ...more }));
-
-describe('the order of the gullets, in either school', () => {
-  // Common practice, no source (trade section 9): the two schools of crosscut filing.
-  it('into the face of the tooth leaning away, tip along the cut; into its back, tip against', () => {
-    const teeth = alternate(6);
-    for (const one of filingOrder(teeth, 20, 'face-of-away').slice(0, -1)) {
-      expect([one.tipTowards, one.cuts, one.awayTooth]).toEqual(['along', 'face', one.gullet]);
-    }
-    for (const one of filingOrder(teeth, 20, 'back-of-away').slice(0, -1)) {
-      expect([one.tipTowards, one.cuts, one.awayTooth]).toEqual(['against', 'back', one.gullet + 1]);
-    }
-  });
-  it('on a pull saw along the cut is towards the handle', () => {
-    const [push, pull] = (['push', 'pull'] as const).map(
-      (cut) => filingOrder(alternate(4), 20, 'face-of-away', cut)[0],
-    );
-    expect([push?.tipTowardsEnd, pull?.tipTowardsEnd]).toEqual(['toe', 'heel']);
-    expect(push?.tipTowards).toBe(pull?.tipTowards as 'along');
-  });
-  it('two neighbours leaning alike leave no tooth leaning away in one school', () => {
-    const teeth = alternate(5).map((r) => (r.tooth === 3 ? { ...r, lean: 'right' as const } : r));
-    const second = filingOrder(teeth, 20, 'back-of-away')[1];
-    expect([second?.awayTooth, second?.cuts]).toEqual([null, null]);
-  });
-});
+  lying(readings, 25, school).map(({ standOn, tipTowards }) => ({ ...held, standOn, tipTowards, ...more }));
 
 describe('every tooth leans to the side of its point', () => {
   it('both schools leave the same teeth, and none is named', () => {
@@ -63,7 +47,7 @@ describe('every tooth leans to the side of its point', () => {
   it('square with slope a rip tooth gets a point: geometry’s row 0, 10, 15 drops -0.10180, the other side', () => {
     const teeth = alternate(6);
     const sloped = { ...held, fleamDeg: 0, slopeDeg: 10 };
-    const filed = filingOrder(teeth, 1, 'face-of-away').map(({ standOn, tipTowards }) => ({
+    const filed = lying(teeth, 1, 'face-of-away').map(({ standOn, tipTowards }) => ({
       ...sloped,
       standOn,
       tipTowards,
