@@ -1,16 +1,17 @@
 import { defineConfig } from '@playwright/test';
+import { ownShop, shopPorts } from './fixtures/own-shop';
 
-/** The journeys in Debian's Chromium against a server that tools/test.ts has started. */
+/** The journeys in Debian's Chromium, each worker against a shop of its own on a port that tools/test.ts chose. */
 export default defineConfig({
   testDir: './journeys',
   outputDir: '../test-results',
-  workers: 1,
+  workers: shopPorts().length,
   timeout: 120_000,
   expect: { timeout: 10_000 },
   reporter: [['list']],
   forbidOnly: true,
   use: {
-    baseURL: process.env['ODONTIS_BASE'] ?? 'http://127.0.0.1:4600',
+    baseURL: ownShop().base,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -48,6 +48,7 @@ const playwrightCount = (output: string): Tally | null => {
  * to say is said when it ends, in one piece.
  */
 function run(part: Part): Promise<Tally> {
+  const started = Date.now();
   return new Promise((resolve) => {
     const child = spawn(part.command, part.args, {
       cwd: part.cwd,
@@ -71,7 +72,7 @@ function run(part: Part): Promise<Tally> {
       if (code !== 0 && tally.failed === 0) tally.failed = 1;
       if (counted === null && code === 0) tally.failed = 1;
       console.log(
-        `\n== ${part.name}\n${part.alone ? '' : output}   ${part.name}: ${tally.passed} passed, ${tally.failed} failed`,
+        `\n== ${part.name}\n${part.alone ? '' : output}   ${part.name}: ${tally.passed} passed, ${tally.failed} failed, ${Math.round((Date.now() - started) / 1000)} s`,
       );
       resolve(tally);
     });
@@ -168,14 +169,17 @@ async function test(): Promise<void> {
   process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
 }
 
-/** The whole product as a newcomer starts it, on a data folder and a port of its own, driven in Chromium. */
+/** How many journeys go on at once: as many as cores are counted on. */
+const WORKERS = 2;
+
+/** The whole product as a newcomer starts it, each worker's on a data folder and a port of its own, driven in Chromium. */
 async function journey(add: (part: Part) => Promise<void>): Promise<void> {
   buildWeb();
-  const data = mkdtempSync(path.join(os.tmpdir(), 'odontis-journey-'));
+  const data = mkdtempSync(path.join(os.tmpdir(), 'odontis-journeys-'));
   chmodSync(data, 0o755);
   mkdirSync('test-results', { recursive: true });
-  const port = await freePort();
-  const env = { ODONTIS_DATA: data, ODONTIS_PORT: String(port), ODONTIS_BASE: `http://127.0.0.1:${port}` };
+  const ports = await Promise.all(Array.from({ length: WORKERS }, () => freePort()));
+  const env = { ODONTIS_SHOPS: data, ODONTIS_SHOP_PORTS: ports.join(',') };
   await add({
     name: 'journey in Chromium',
     command: 'npx',

@@ -34,7 +34,7 @@ function stringThrough(low: Float64Array, high: Float64Array): StringPath {
     return path;
   }
   path.add(start.index, start.z);
-  const funnel = new Funnel(path, start.index, start.z);
+  const funnel = new Funnel(path, n, start.index, start.z);
   for (let i = start.index + 1; i < n; i++) {
     funnel.pull(i, low[i] as number, -1);
     funnel.pull(i, high[i] as number, 1);
@@ -73,19 +73,25 @@ function levelStart(low: Float64Array, high: Float64Array): { index: number; z: 
   return null;
 }
 
+/** Where the string bends, in order: at a gate of no width it can bend at both its posts. */
 class StringPath {
-  private readonly at: number[] = [];
-  private readonly height: number[] = [];
-  constructor(private readonly n: number) {}
+  private readonly at: Int32Array;
+  private readonly height: Float64Array;
+  private count = 0;
+
+  constructor(private readonly n: number) {
+    this.at = new Int32Array(2 * n + 1);
+    this.height = new Float64Array(2 * n + 1);
+  }
 
   add(index: number, z: number): void {
-    this.at.push(index);
-    this.height.push(z);
+    this.at[this.count] = index;
+    this.height[this.count++] = z;
   }
 
   steepest(): number {
     let most = 0;
-    for (let k = 1; k < this.at.length; k++) {
+    for (let k = 1; k < this.count; k++) {
       const rise = Math.abs((this.height[k] as number) - (this.height[k - 1] as number));
       if (rise > 0) most = Math.max(most, rise / ((this.at[k] as number) - (this.at[k - 1] as number)));
     }
@@ -95,74 +101,98 @@ class StringPath {
   fill(): Float64Array {
     const z = new Float64Array(this.n);
     z.fill(this.height[0] as number, 0, (this.at[0] as number) + 1);
-    for (let k = 1; k < this.at.length; k++) {
+    for (let k = 1; k < this.count; k++) {
       const i0 = this.at[k - 1] as number;
       const i1 = this.at[k] as number;
       const z0 = this.height[k - 1] as number;
       const z1 = this.height[k] as number;
       for (let i = i0 + 1; i <= i1; i++) z[i] = i === i1 ? z1 : z0 + ((z1 - z0) * (i - i0)) / (i1 - i0);
     }
-    const last = this.at.length - 1;
+    const last = this.count - 1;
     z.fill(this.height[last] as number, this.at[last]);
     return z;
   }
 }
 
+/** One side of the funnel: gate posts from the apex, `from`, to before `to`. */
+class Chain {
+  readonly at: Int32Array;
+  readonly z: Float64Array;
+  from = 0;
+  to = 0;
+
+  constructor(n: number, index: number, z: number) {
+    this.at = new Int32Array(n + 1);
+    this.z = new Float64Array(n + 1);
+    this.push(index, z);
+  }
+
+  push(index: number, z: number): void {
+    this.at[this.to] = index;
+    this.z[this.to++] = z;
+  }
+
+  startAt(index: number, z: number): void {
+    this.from = this.to = 0;
+    this.push(index, z);
+  }
+
+  /** Slope from its post k to a point after it. */
+  slopeTo(k: number, index: number, z: number): number {
+    return (z - (this.z[k] as number)) / (index - (this.at[k] as number));
+  }
+
+  /** Slope from its post k to the next. */
+  slopeAfter(k: number): number {
+    return this.slopeTo(k, this.at[k + 1] as number, this.z[k + 1] as number);
+  }
+}
+
 /** Two chains from one apex: `side` -1 bends over the lows, +1 under the highs. */
 class Funnel {
-  private readonly chains: Record<-1 | 1, { at: number[]; z: number[]; from: number }>;
+  private readonly low: Chain;
+  private readonly high: Chain;
 
   constructor(
     private readonly path: StringPath,
+    n: number,
     index: number,
     z: number,
   ) {
-    this.chains = { [-1]: { at: [index], z: [z], from: 0 }, 1: { at: [index], z: [z], from: 0 } };
+    this.low = new Chain(n, index, z);
+    this.high = new Chain(n, index, z);
   }
 
   pull(index: number, z: number, side: -1 | 1): void {
-    const own = this.chains[side];
+    const own = side < 0 ? this.low : this.high;
     // Keep slopes rising on the high chain, falling on the low one.
-    while (own.at.length - own.from >= 2) {
-      const k = own.at.length - 1;
-      if (side * (slope(own, k, index, z) - slope(own, k - 1, own.at[k] as number, own.z[k] as number)) > 0) break;
-      own.at.pop();
-      own.z.pop();
+    while (own.to - own.from >= 2) {
+      const k = own.to - 1;
+      if (side * (own.slopeTo(k, index, z) - own.slopeAfter(k - 1)) > 0) break;
+      own.to--;
     }
-    const other = this.chains[-side as -1 | 1];
-    if (own.at.length - own.from === 1) {
+    if (own.to - own.from === 1) {
+      const other = side < 0 ? this.high : this.low;
       // The new gate post may lie beyond the other chain: the string bends there.
-      while (other.at.length - other.from >= 2) {
-        const k = other.from + 1;
-        const bend = slope(other, other.from, other.at[k] as number, other.z[k] as number);
-        if (side * (slope(other, other.from, index, z) - bend) > 0) break;
-        other.from = k;
-        this.path.add(other.at[k] as number, other.z[k] as number);
+      while (other.to - other.from >= 2) {
+        if (side * (other.slopeTo(other.from, index, z) - other.slopeAfter(other.from)) > 0) break;
+        other.from++;
+        this.path.add(other.at[other.from] as number, other.z[other.from] as number);
       }
-      own.at.length = 0;
-      own.z.length = 0;
-      own.from = 0;
-      own.at.push(other.at[other.from] as number);
-      own.z.push(other.z[other.from] as number);
+      own.startAt(other.at[other.from] as number, other.z[other.from] as number);
     }
-    own.at.push(index);
-    own.z.push(z);
+    own.push(index, z);
   }
 
   /** The last gate is free: follow whichever chain forbids going level, then go level. */
   finish(last: number): void {
     for (const side of [-1, 1] as const) {
-      const chain = this.chains[side];
-      for (let k = chain.from + 1; k < chain.at.length; k++) {
-        const s = slope(chain, k - 1, chain.at[k] as number, chain.z[k] as number);
-        if (side * s >= 0) break;
+      const chain = side < 0 ? this.low : this.high;
+      for (let k = chain.from + 1; k < chain.to; k++) {
+        if (side * chain.slopeAfter(k - 1) >= 0) break;
         this.path.add(chain.at[k] as number, chain.z[k] as number);
         if (chain.at[k] === last) return;
       }
     }
   }
-}
-
-function slope(chain: { at: number[]; z: number[] }, k: number, index: number, z: number): number {
-  return (z - (chain.z[k] as number)) / (index - (chain.at[k] as number));
 }

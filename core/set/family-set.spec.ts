@@ -3,7 +3,6 @@ import { cumulativeStdNormalProbability } from 'simple-statistics';
 import { FAMILIES, MOISTURES, TIMBERS } from '../saw/all-families';
 import { estimateDrift, normalBelow } from './drift';
 import { familySet, USES } from './family-set';
-import { bentLengthMm, setLeftMm } from './set-wear';
 
 const side = (meanMm: number, spreadMm: number | null = 0.004, count = 10) => ({ meanMm, spreadMm, count });
 

@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { chromium, expect, test } from '@playwright/test';
+import { ownShop } from '../fixtures/own-shop';
 import { pdfText } from '../fixtures/pdf-text';
 import { codesOnPdf, filmOfPdf, widePicture } from '../fixtures/pictures';
 import { ShopServer } from '../fixtures/shop-server';
@@ -211,9 +212,7 @@ test('a tag’s code is read by a decoder, by the camera and by its number; labe
       `--use-file-for-fake-video-capture=${film}`,
     ],
   });
-  const tablet = await (
-    await camera.newContext({ baseURL: process.env['ODONTIS_BASE'], permissions: ['camera'] })
-  ).newPage();
+  const tablet = await (await camera.newContext({ baseURL: ownShop().base, permissions: ['camera'] })).newPage();
   await arrive(tablet);
   await tablet.getByRole('button', { name: 'Read a tag' }).click();
   await expect(tablet).toHaveURL(/\/ticket\/\d+\/measure$/, { timeout: 30_000 });
