@@ -1,12 +1,11 @@
 import { depthCurve } from '@odontis/core/line/depth-curve';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { saySharpenings } from '@odontis/core/life/life';
-import type { LineInputs } from '@odontis/core/work/tooth-line/inputs';
+import { lineInputsOf, lineSawOf } from '@odontis/core/work/tooth-line/inputs';
 import { anglesFor, DEFAULT_HABITS } from '@odontis/core/work/habits';
 import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
 import { walkOf } from '@odontis/core/work/step';
 import { studyLine } from '@odontis/core/work/tooth-line/study';
-import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import { demoReadings, demoSaw } from '../server/demo/demo-saw';
 import { seeded } from '../server/demo/worn-line';
@@ -20,27 +19,11 @@ export function walkedSaw(): string[] {
   const saw = demoSaw(0, random);
   const readings = demoReadings(saw, { hard: true }, random);
   const statistics = lineStatistics(readings);
-  const inputs: LineInputs = {
-    saw: {
-      family: saw.family,
-      filing: saw.filing,
-      wood: 'dry-soft',
-      plateThicknessMm: saw.plateThicknessMm,
-      plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
-      pitchMm: saw.pitchMm,
-    },
+  const inputs = lineInputsOf({
+    saw: lineSawOf(saw, { filing: saw.filing, wood: 'dry-soft' }),
     angles: anglesFor(DEFAULT_HABITS.angles, saw.family, saw.filing),
-    from: null,
     readings,
-    keys: [],
-    measured: readings.length,
-    habits: DEFAULT_HABITS,
-    strokeRate: UNCALIBRATED_STROKES,
-    marks: [],
-    etch: false,
-    filingsSinceSet: null,
-    line: 'free',
-  };
+  });
   const study = studyLine(inputs);
   const view = viewDepth(study, study.recommended.depthMm);
   const order = makeOrder(study, study.recommended.depthMm);

@@ -1,9 +1,8 @@
 /** Made-up worn saws for the invariants; test only. Lengths mm. */
 import fc from 'fast-check';
 import type { ToothReading } from '../evidence/tooth-reading';
-import { DEFAULT_HABITS } from '../work/habits';
 import type { LineInputs } from '../work/tooth-line/inputs';
-import { UNCALIBRATED_STROKES } from '../line/strokes';
+import { lineInputsOf } from '../work/tooth-line/inputs';
 
 export interface RandomSaw {
   readonly readings: ToothReading[];
@@ -38,28 +37,20 @@ export const planInputs = (
   readings: readonly ToothReading[],
   pitchMm: number,
   more: Partial<LineInputs> = {},
-): LineInputs => ({
-  saw: {
-    family: 'back',
-    filing: 'rip',
-    wood: 'dry-soft',
-    plateThicknessMm: 0.6,
-    plateDepthMm: 60,
-    pitchMm,
-  },
-  angles: { rakeDeg: 0, fleamDeg: 0 },
-  readings,
-  habits: DEFAULT_HABITS,
-  strokeRate: UNCALIBRATED_STROKES,
-  marks: [],
-  line: 'free',
-  from: null,
-  keys: [],
-  measured: readings.length,
-  etch: false,
-  filingsSinceSet: null,
-  ...more,
-});
+): LineInputs =>
+  lineInputsOf({
+    saw: {
+      family: 'back',
+      filing: 'rip',
+      wood: 'dry-soft',
+      plateThicknessMm: 0.6,
+      plateDepthMm: 60,
+      pitchMm,
+    },
+    angles: { rakeDeg: 0, fleamDeg: 0 },
+    readings,
+    ...more,
+  });
 
 /** An even saw of n teeth at given pitch, tips at height 0. */
 export const evenSaw = (n: number, pitchMm: number): ToothReading[] =>

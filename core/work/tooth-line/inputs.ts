@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
 import type { Judgement } from '../../judgement/books';
+import type { StraightFamily } from '../../saw/families';
 import { FILINGS, STRAIGHT_FAMILIES, WOODS } from '../../saw/families';
+import { UNCALIBRATED_STROKES } from '../../line/strokes';
+import type { SawOf } from '../../saw/saw';
 import { toeZone } from '../../saw/saw';
 import { PLATE_MARKS } from '../../saw/plate-marks';
-import { shopHabits } from '../habits';
+import { DEFAULT_HABITS, shopHabits } from '../habits';
 
 export const LINE_CHOICES = ['free', 'level'] as const;
 /** The joint line's slope: with the tips' own fall, or level with the straight edge. */
@@ -96,3 +99,37 @@ export const lineInputs = z
   })
   .readonly();
 export type LineInputs = z.infer<typeof lineInputs>;
+
+/** The saw as the study needs it, of the saw as the shop keeps it. `teeth` by its ticket, where it has one. */
+export const lineSawOf = (
+  saw: SawOf<StraightFamily>,
+  visit: Pick<LineSaw, 'filing' | 'wood'>,
+  teeth?: number,
+): LineSaw => ({
+  family: saw.family,
+  ...visit,
+  plateThicknessMm: saw.plateThicknessMm,
+  plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
+  pitchMm: saw.pitchMm,
+  ...(teeth !== undefined && { teeth }),
+  ...(saw.toeZones && { toeZones: saw.toeZones }),
+});
+
+/**
+ * A study's inputs of what is known, all else as where nothing is: ordinary habits and hands, a
+ * plate without marks, the filing it has, every tooth given a measured one, a line free to lean.
+ */
+export const lineInputsOf = (
+  known: Pick<LineInputs, 'saw' | 'angles' | 'readings'> & Partial<LineInputs>,
+): LineInputs => ({
+  from: null,
+  keys: [],
+  measured: known.readings.length,
+  habits: DEFAULT_HABITS,
+  strokeRate: UNCALIBRATED_STROKES,
+  marks: [],
+  etch: false,
+  filingsSinceSet: null,
+  line: 'free',
+  ...known,
+});

@@ -13,6 +13,7 @@ import { angleOfEvidence, measuredAngles } from './angles-of-evidence';
 import { chaseOffer } from './chase-offer';
 import { coverageOf, standForRest } from './coverage';
 import type { LineInputs } from './inputs';
+import { lineInputsOf, lineSawOf } from './inputs';
 import { lineLanes } from './lanes';
 import { makeOrder } from './make-order';
 import { orderOfRecord } from './of-record';
@@ -68,17 +69,8 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
   const table = anglesFor(habits.angles, saw.family, filing);
   try {
     const readings = wish.sample && coverage.partial ? standForRest(line.teeth, told.teeth, place) : line.teeth;
-    const inputs: LineInputs = {
-      saw: {
-        family: saw.family,
-        filing,
-        wood: visit.wood,
-        plateThicknessMm: saw.plateThicknessMm,
-        plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
-        pitchMm: saw.pitchMm,
-        teeth: told.teeth,
-        ...(saw.toeZones && { toeZones: saw.toeZones }),
-      },
+    const inputs = lineInputsOf({
+      saw: lineSawOf(saw, { filing, wood: visit.wood }, told.teeth),
       angles: { rakeDeg: wish.angles.rakeDeg ?? table.rakeDeg, fleamDeg: wish.angles.fleamDeg ?? table.fleamDeg },
       from: convert
         ? {
@@ -99,7 +91,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,
       judgement: facts.judgement,
-    };
+    });
     const study = studyLine(inputs);
     const past = pastSaving(study);
     return { ok: true, study: wish.retoothMm === null ? study : retoothed(study, wish.retoothMm), coverage, past };

@@ -1,11 +1,10 @@
-import { UNCALIBRATED_STROKES } from '../../line/strokes';
 import { measuredSaw } from '../../testcut/cut-saws';
 import type { TestCut } from '../../testcut/test-cut';
 import { cutStory } from '../../testcut/test-cut';
 import { anglesFor, DEFAULT_HABITS } from '../habits';
 import type { StraightRecord } from '../saw-record';
 import { shortTeeth } from './chase-offer';
-import type { LineInputs } from './inputs';
+import { lineInputsOf } from './inputs';
 import { makeOrder } from './make-order';
 import { plannedSaw } from './planned-saw';
 import { studyLine } from './study';
@@ -16,7 +15,7 @@ const CUT = { sinkShare: 0.02, boardMm: 25 } as const;
 /** A hand or back saw's order from its record, its short teeth, and a virtual cut before and after. `depthMm` overrides the advised joint. */
 export function orderOfRecord(record: StraightRecord, depthMm?: number) {
   const habits = { ...DEFAULT_HABITS, ...record.habits };
-  const inputs: LineInputs = {
+  const inputs = lineInputsOf({
     saw: {
       family: record.family,
       filing: record.filing,
@@ -29,15 +28,10 @@ export function orderOfRecord(record: StraightRecord, depthMm?: number) {
     angles: record.angles ?? anglesFor(habits.angles, record.family, record.filing),
     readings: record.readings,
     habits,
-    strokeRate: record.strokeRate ?? UNCALIBRATED_STROKES,
-    marks: record.marks ?? [],
-    line: record.line ?? 'free',
-    from: null,
-    keys: [],
-    measured: record.readings.length,
-    etch: false,
-    filingsSinceSet: null,
-  };
+    ...(record.strokeRate && { strokeRate: record.strokeRate }),
+    ...(record.marks && { marks: record.marks }),
+    ...(record.line && { line: record.line }),
+  });
   const study = studyLine(inputs);
   const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
   const { pitchMm, toothHeightMm } = study;

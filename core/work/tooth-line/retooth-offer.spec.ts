@@ -1,7 +1,7 @@
 import { evenSaw, planInputs } from '../../reference/random-saw';
 import { toothHeightMm, toothFor } from '../../file/flank-angles';
 import { readOrder } from '../read-order';
-import { sawAfter } from '../saw-after';
+import { sawAfter, sawIn } from '../saw-after';
 import { makeOrder } from './make-order';
 import { pastSaving, retoothed, retoothOffer } from './retooth-offer';
 import { studyLine } from './study';
@@ -97,5 +97,13 @@ describe('a tooth line past saving', () => {
     const after = sawAfter({ ...saw, toeZones: [...saw.toeZones] }, order);
     expect([after.pitchMm, after.toothLineMm]).toEqual([4, (order.inputs.readings.length - 1) * 4]);
     expect('toeZones' in after).toBeFalse();
+    // What was measured before the work is a line of the old teeth, also once the book knows the new ones.
+    const came = sawIn('before', after, order);
+    expect(came.family === 'back' && [came.pitchMm, came.toothLineMm]).toEqual([
+      order.inputs.retooth?.oldPitchMm ?? 0,
+      ((order.inputs.retooth?.oldTeeth ?? 0) - 1) * (order.inputs.retooth?.oldPitchMm ?? 0),
+    ]);
+    expect(sawIn('after', { ...saw, toeZones: [...saw.toeZones] }, order)).toEqual(after);
+    expect(sawIn('before', after, null)).toBe(after);
   });
 });

@@ -1,9 +1,7 @@
 import type { ToothReading } from '../../evidence/tooth-reading';
-import { UNCALIBRATED_STROKES } from '../../line/strokes';
 import { nominalLine, lineZones } from '../../saw/zones';
 import type { ToeZone } from '../../saw/zones';
-import { DEFAULT_HABITS } from '../habits';
-import type { LineInputs } from './inputs';
+import { lineInputsOf } from './inputs';
 import { makeOrder } from './make-order';
 import { studyLine } from './study';
 
@@ -11,34 +9,26 @@ const TOE: ToeZone = { teeth: 12, pitchFromMm: 1.5, pitchToMm: 1.5, relaxFromDeg
 const ANGLES = { rakeDeg: -5, fleamDeg: 0 };
 
 /** Sixty teeth of a hand saw, each at its nominal place, heights as given. */
-const inputs = (toeZones: readonly ToeZone[], yMm: (i: number) => number = () => 0): LineInputs => ({
-  saw: {
-    family: 'hand',
-    filing: 'rip',
-    wood: 'dry-soft',
-    plateThicknessMm: 0.8,
-    plateDepthMm: 90,
-    pitchMm: 3,
-    teeth: 60,
-    ...(toeZones.length > 0 && { toeZones: [...toeZones] }),
-  },
-  angles: ANGLES,
-  from: null,
-  readings: Array.from(nominalLine(lineZones(60, 3, -5, [TOE])).xMm, (xMm, i): ToothReading => ({
-    tooth: i + 1,
-    xMm,
-    yMm: yMm(i),
-    kind: 'tooth',
-  })),
-  keys: [],
-  measured: 60,
-  habits: DEFAULT_HABITS,
-  strokeRate: UNCALIBRATED_STROKES,
-  marks: [],
-  etch: false,
-  filingsSinceSet: null,
-  line: 'free',
-});
+const inputs = (toeZones: readonly ToeZone[], yMm: (i: number) => number = () => 0) =>
+  lineInputsOf({
+    saw: {
+      family: 'hand',
+      filing: 'rip',
+      wood: 'dry-soft',
+      plateThicknessMm: 0.8,
+      plateDepthMm: 90,
+      pitchMm: 3,
+      teeth: 60,
+      ...(toeZones.length > 0 && { toeZones: [...toeZones] }),
+    },
+    angles: ANGLES,
+    readings: Array.from(nominalLine(lineZones(60, 3, -5, [TOE])).xMm, (xMm, i): ToothReading => ({
+      tooth: i + 1,
+      xMm,
+      yMm: yMm(i),
+      kind: 'tooth',
+    })),
+  });
 const UNEVEN = (i: number): number => (i % 5 === 0 ? -0.12 : 0);
 
 describe('a line with starter teeth', () => {

@@ -86,14 +86,15 @@ function checked(dossier: Dossier, book: ShopBook): Row[] {
 /** The customer's report: what was found, done and checked, before and after, and when to come again. */
 export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
   const { ticket, customer, saw } = dossier;
-  const before = lineOf(dossier.sessions, saw, 'before');
+  const came = sawIn('before', saw, dossier.plan?.order);
+  const before = lineOf(dossier.sessions, came, 'before');
   const after = lineOf(dossier.sessions, sawIn('after', saw, dossier.plan?.order), 'after');
   const lanes = [
     ...(before ? [{ name: 'Before', readings: before.teeth }] : []),
     ...(after && after.heightsRead > 2 ? [{ name: 'After', readings: after.teeth }] : []),
   ];
   const picture = heightLanes(lanes);
-  const found = before ? lineStatistics(before.teeth, placesOn(saw, before.teeth.length)) : null;
+  const found = before ? lineStatistics(before.teeth, placesOn(came, before.teeth.length)) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
   const next = nextVisit(saw.family, ticket.useRate);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');

@@ -1,8 +1,7 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
-import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { DEFAULT_HABITS } from '@odontis/core/work/habits';
-import type { LineInputs } from '@odontis/core/work/tooth-line/inputs';
+import { lineInputsOf, lineSawOf } from '@odontis/core/work/tooth-line/inputs';
 import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
 import { studyLine } from '@odontis/core/work/tooth-line/study';
 import type { Session } from '@odontis/core/evidence/session';
@@ -76,28 +75,11 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
     backFixing: 'folded' as const,
     marksOnIt: '',
   };
-  const inputs: LineInputs = {
-    saw: {
-      family: saw.family,
-      filing: saw.filing,
-      wood: 'dry-soft',
-      plateThicknessMm: saw.plateThicknessMm,
-      plateDepthMm: saw.plateDepthToeMm,
-      pitchMm: saw.pitchMm,
-      teeth: readings.length,
-    },
+  const inputs = lineInputsOf({
+    saw: lineSawOf(saw, { filing: saw.filing, wood: 'dry-soft' }, readings.length),
     angles: DEFAULT_HABITS.angles.rip,
-    from: null,
     readings,
-    keys: [],
-    measured: readings.length,
-    habits: DEFAULT_HABITS,
-    strokeRate: UNCALIBRATED_STROKES,
-    marks: [],
-    etch: false,
-    filingsSinceSet: null,
-    line: 'free',
-  };
+  });
   const measured = stage !== 'measure';
   const planned = measured && stage !== 'plan';
   return {

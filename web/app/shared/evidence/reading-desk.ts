@@ -1,3 +1,5 @@
+import { MatInput } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport } from '@angular/cdk/scrolling';
 import type { ElementRef } from '@angular/core';
 import {
@@ -35,6 +37,8 @@ const COLUMNS: readonly { id: Column; name: string; asks: string }[] = [
   selector: 'od-reading-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    MatFormFieldModule,
+    MatInput,
     CsvOpen,
     CdkVirtualScrollViewport,
     CdkFixedSizeVirtualScroll,

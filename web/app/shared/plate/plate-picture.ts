@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import type { ElementRef } from '@angular/core';
@@ -39,7 +40,7 @@ const BENT: readonly PlateMarkKind[] = ['bend', 'kink', 'twist', 'bent-back'];
 @Component({
   selector: 'od-plate-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatSelectModule],
+  imports: [MatInput, MatFormFieldModule, MatSelectModule],
   templateUrl: './plate-picture.html',
   styleUrl: './plate-picture.scss',
 })

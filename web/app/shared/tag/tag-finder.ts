@@ -1,5 +1,7 @@
 import type { ElementRef, OnDestroy } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { Router } from '@angular/router';
 import { numberOfTag } from '@odontis/contract/tag-code';
 import { firstValueFrom } from 'rxjs';
@@ -15,12 +17,12 @@ const LOOK_MS = 180;
 @Component({
   selector: 'od-tag-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatFormFieldModule, MatInput],
   template: `
     <form (submit)="$event.preventDefault(); typed(number.value)" role="search" aria-label="Find a saw by its tag">
-      <label>
-        <span class="visually-hidden">Tag number</span>
-        <input #number inputmode="numeric" placeholder="Tag no." autocomplete="off" />
-      </label>
+      <mat-form-field class="tag"
+        ><mat-label>Tag number</mat-label><input #number matInput inputmode="numeric" autocomplete="off"
+      /></mat-form-field>
       <button type="button" [attr.aria-expanded]="open()" (click)="open() ? close() : look()">Read a tag</button>
     </form>
     @if (said(); as sentence) {
@@ -44,14 +46,9 @@ const LOOK_MS = 180;
       display: inline-flex;
       gap: 6px;
     }
-    input:not([type='file']) {
-      font: inherit;
-      width: 84px;
-      color: var(--text);
-      background: var(--paper);
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      padding: 5px 8px;
+    .tag {
+      width: 130px;
+      margin-block: 0;
     }
     button {
       font: inherit;

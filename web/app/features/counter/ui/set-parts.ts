@@ -1,5 +1,6 @@
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { DraftPart } from '../data/counter-draft';
@@ -14,7 +15,7 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
 @Component({
   selector: 'od-set-parts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatSelectModule, MatButton],
+  imports: [MatFormFieldModule, MatInput, MatSelectModule, MatButton],
   template: `
     <table class="plain">
       <thead>
@@ -31,12 +32,14 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
         @for (part of parts(); track $index; let i = $index) {
           <tr>
             <td>
-              <input
-                #field
-                [value]="part.id"
-                (change)="tell(i, { id: field.value })"
-                [attr.aria-label]="'Name of part ' + (i + 1)"
-              />
+              <mat-form-field class="cell-field"
+                ><input
+                  #field
+                  matInput
+                  [value]="part.id"
+                  (change)="tell(i, { id: field.value })"
+                  [attr.aria-label]="'Name of part ' + (i + 1)"
+              /></mat-form-field>
             </td>
             <td>
               <mat-select
@@ -54,36 +57,39 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
               <td class="quiet">none</td>
             } @else {
               <td>
-                <input
-                  #field3
-                  class="few"
-                  inputmode="numeric"
-                  [value]="part.teeth"
-                  (change)="tell(i, { teeth: field3.value })"
-                  [attr.aria-label]="'Teeth of ' + part.id"
-                />
+                <mat-form-field class="cell-field"
+                  ><input
+                    #field3
+                    matInput
+                    inputmode="numeric"
+                    [value]="part.teeth"
+                    (change)="tell(i, { teeth: field3.value })"
+                    [attr.aria-label]="'Teeth of ' + part.id"
+                /></mat-form-field>
               </td>
             }
             <td>
-              <input
-                #field4
-                class="few"
-                [value]="part.plate"
-                (change)="tell(i, { plate: field4.value })"
-                [attr.aria-label]="'Thickness of ' + part.id"
-              />
+              <mat-form-field class="cell-field"
+                ><input
+                  #field4
+                  matInput
+                  [value]="part.plate"
+                  (change)="tell(i, { plate: field4.value })"
+                  [attr.aria-label]="'Thickness of ' + part.id"
+              /></mat-form-field>
             </td>
             @if (part.kind === 'shim') {
               <td class="quiet">nothing</td>
             } @else {
               <td>
-                <input
-                  #field5
-                  class="few"
-                  [value]="part.cut"
-                  (change)="tell(i, { cut: field5.value })"
-                  [attr.aria-label]="'Cut of ' + part.id"
-                />
+                <mat-form-field class="cell-field"
+                  ><input
+                    #field5
+                    matInput
+                    [value]="part.cut"
+                    (change)="tell(i, { cut: field5.value })"
+                    [attr.aria-label]="'Cut of ' + part.id"
+                /></mat-form-field>
               </td>
             }
             <td>
@@ -108,19 +114,6 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
     </button>
   `,
   styles: `
-    input,
-    select {
-      font: inherit;
-      color: var(--text);
-      background: var(--paper);
-      border: 1px solid var(--rule);
-      border-radius: 3px;
-      padding: 5px 6px;
-      width: 120px;
-    }
-    .few {
-      width: 84px;
-    }
     .link {
       font: inherit;
       color: var(--ink);

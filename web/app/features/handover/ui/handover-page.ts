@@ -13,6 +13,7 @@ import { DateTime } from 'luxon';
 import { baseDrawing, drawnTooth, heightLane, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { lineOf } from '@odontis/core/evidence/line-of';
+import { sawIn } from '@odontis/core/work/saw-after';
 import { lineAfter } from '../../../shared/evidence/line-after';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
@@ -72,7 +73,7 @@ export class HandoverPage {
       this.sheet.drawing.set(null);
       return;
     }
-    const before = lineOf(dossier.sessions, dossier.saw, 'before')?.teeth ?? null;
+    const before = lineOf(dossier.sessions, sawIn('before', dossier.saw, dossier.plan?.order), 'before')?.teeth ?? null;
     const after = lineAfter(dossier);
     const shown = after ?? before ?? [];
     this.sheet.drawing.set({

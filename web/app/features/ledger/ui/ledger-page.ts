@@ -1,3 +1,5 @@
+import { MatInput } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import type { ElementRef } from '@angular/core';
 import { afterRenderEffect, ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
@@ -12,7 +14,7 @@ import { Notice } from '../../../shared/ui/notice';
 @Component({
   selector: 'od-ledger-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, Notice],
+  imports: [MatFormFieldModule, MatInput, RouterLink, Notice],
   templateUrl: './ledger-page.html',
   styleUrl: './ledger.scss',
 })

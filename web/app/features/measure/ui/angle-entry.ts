@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import type { Cut } from '@odontis/core/saw/families';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -24,7 +25,7 @@ const other = (side: Lean): Lean => (side === 'left' ? 'right' : 'left');
 @Component({
   selector: 'od-angle-entry',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatSelectModule, MatButton, MatButtonToggleModule, Notice],
+  imports: [MatInput, MatFormFieldModule, MatSelectModule, MatButton, MatButtonToggleModule, Notice],
   templateUrl: './angle-entry.html',
   styleUrl: './angle-entry.scss',
 })

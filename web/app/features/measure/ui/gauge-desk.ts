@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import type { ElementRef } from '@angular/core';
@@ -34,6 +35,7 @@ import { SessionBox } from './session-box';
   selector: 'od-gauge-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    MatInput,
     MatFormFieldModule,
     MatSelectModule,
     MatButton,

@@ -1,3 +1,5 @@
+import { MatInput } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -23,7 +25,7 @@ type Hand = 'pick' | 'add' | 'length';
 @Component({
   selector: 'od-scan-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, MatProgressBar, Notice, ScanView],
+  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, MatProgressBar, Notice, ScanView],
   templateUrl: './scan-panel.html',
   styleUrl: './scan-panel.scss',
 })

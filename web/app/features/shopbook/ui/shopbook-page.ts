@@ -1,3 +1,5 @@
+import { MatInput } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -42,7 +44,7 @@ const WEEKDAYS = [
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, CalibrateForm, Notice, Conflict],
+  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, CalibrateForm, Notice, Conflict],
   templateUrl: './shopbook-page.html',
   styleUrl: './shopbook-page.scss',
 })
