@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import type { Session } from '@odontis/core/evidence/session';
-import { session } from '@odontis/core/evidence/session';
 import type { CheckRound } from './check';
 import { checkRound } from './check';
-import { seen } from './evidence';
+import { seen, sentSession } from './evidence';
 import type { Message, Photograph } from './notes';
 import { message, photograph } from './notes';
 import type { AcceptedPlan } from './plan';
@@ -36,7 +35,7 @@ export const dossier: z.ZodType<Dossier> = z.object({
   ticket,
   customer,
   saw: keptSaw,
-  sessions: z.array(session),
+  sessions: z.array(sentSession),
   seen,
   plan: acceptedPlan.nullable(),
   checks: z.array(checkRound),

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { MOST_READINGS, reading } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
-import { session, sessionHead } from '@odontis/core/evidence/session';
+import { sessionHead } from '@odontis/core/evidence/session';
+import { sentReadings } from './evidence-rows';
 import { text, version } from './fields';
 
 /** How far a screen had seen the record when it took its readings: the number of the last reading it knew. */
@@ -21,6 +22,9 @@ export const newEvidence = z.object({
 });
 export type NewEvidence = z.infer<typeof newEvidence>;
 
+/** A session as it is answered: its readings in rows, what is alike in them once. */
+export const sentSession = sessionHead.extend({ readings: sentReadings });
+
 /** Readings waiting to be sent, as a browser keeps them. */
 export const waitingEvidence = newEvidence.omit({ seen: true }).array();
 
@@ -28,7 +32,7 @@ export const waitingEvidence = newEvidence.omit({ seen: true }).array();
  * What came of them: every session as it stands with the readings taken since this screen
  * last saw the record, its own and those of others, and how far the record has come.
  */
-export const evidenceKept = z.object({ sessions: z.array(session), seen });
+export const evidenceKept: z.ZodType<EvidenceKept> = z.object({ sessions: z.array(sentSession), seen });
 export interface EvidenceKept {
   readonly sessions: readonly Session[];
   readonly seen: number;

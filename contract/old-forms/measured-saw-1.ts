@@ -100,7 +100,7 @@ export function fromMeasured1(file: MeasuredSaw1): MeasuredSaw {
         for (const { by, at, ...told } of of(tooth)) {
           const fresh = takeTooth(here, told, true, how);
           readings.push(...fresh.map((r) => ({ ...r, by, at })));
-          here = standing([...here, ...fresh]);
+          here = [...standing([...here, ...fresh])];
         }
       }
       const { kind, by, changedAt } = sitting;

@@ -10,10 +10,10 @@ export interface Estimate {
  * Example: 10 with an error of 1 and 13 with 2 -> 10.6.
  */
 export function weightedMean(all: readonly (Estimate | null)[]): Estimate | null {
-  const known = all.filter((e): e is Estimate => e !== null);
-  if (known.length === 0) return null;
   // One value is itself, to the last digit.
-  if (known.length === 1) return known[0] ?? null;
+  if (all.length === 1) return all[0] ?? null;
+  const known = all.filter((e): e is Estimate => e !== null);
+  if (known.length < 2) return known[0] ?? null;
   const weights = known.map((e) => 1 / e.error ** 2);
   const total = weights.reduce((s, w) => s + w, 0);
   const value = known.reduce((s, e, i) => s + e.value * (weights[i] as number), 0) / total;

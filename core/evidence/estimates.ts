@@ -22,11 +22,19 @@ export function unsettled<R extends Standing>(readings: readonly R[]): R[] {
   return readings.filter((r) => r.setAside && !settled.has(r.key) && r.corrects === null);
 }
 
+/** What counts of readings that do not change, once it was asked: every view of a long line asks. */
+const COUNTED = new WeakMap<readonly Standing[], readonly Standing[]>();
+
 /** Readings that count: neither set aside nor corrected since. In the order given, which does not change which they are. */
-export function standing<R extends Standing>(readings: readonly R[]): R[] {
+export function standing<R extends Standing>(readings: readonly R[]): readonly R[] {
+  const known = COUNTED.get(readings);
+  // What is kept for a list are readings out of that list.
+  if (known) return known as readonly R[];
   const corrected = new Set<string>();
   for (const r of readings) if (r.corrects !== null) corrected.add(r.corrects);
-  return readings.filter((r) => !r.setAside && !corrected.has(r.key));
+  const counted = readings.filter((r) => !r.setAside && (corrected.size === 0 || !corrected.has(r.key)));
+  COUNTED.set(readings, counted);
+  return counted;
 }
 
 /** Mean of readings at one place, each weighed by its gauge's error, and its own error. mm. */

@@ -1,5 +1,6 @@
 import type { Saw } from '../saw/saw';
 import { placesOn } from '../saw/saw';
+import type { Estimate } from './estimate';
 import { meanOf, standing } from './estimates';
 import type { Gauge } from './gauges';
 import { latestSession } from './latest';
@@ -86,8 +87,8 @@ export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineVie
 }
 
 interface ByTooth {
-  readonly heights: Map<number, { readonly value: number; readonly error: number }>;
-  readonly places: Map<number, { readonly value: number; readonly error: number }>;
+  readonly heights: Map<number, Estimate>;
+  readonly places: Map<number, Estimate>;
   readonly kinds: Map<number, ToothReading['kind']>;
   readonly notes: Map<number, string>;
   readonly last: number;
@@ -118,13 +119,14 @@ function readingsByTooth(session: SessionReadings): ByTooth {
     keys.push(r.key);
     last = Math.max(last, r.place);
   }
-  const means = (of: ReadonlyMap<number, LengthReading[]>): ByTooth['heights'] =>
-    new Map(
-      [...of].flatMap(([tooth, all]) => {
-        const mean = meanOf(all);
-        return mean ? [[tooth, mean] as const] : [];
-      }),
-    );
+  const means = (of: ReadonlyMap<number, LengthReading[]>): ByTooth['heights'] => {
+    const found = new Map<number, Estimate>();
+    for (const [tooth, all] of of) {
+      const mean = meanOf(all);
+      if (mean) found.set(tooth, mean);
+    }
+    return found;
+  };
   const gauge = [...gauges].reduce<[Gauge, number]>(
     (most, one) => (one[1] > most[1] ? one : most),
     ['straight-edge', 0],

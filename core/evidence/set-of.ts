@@ -31,7 +31,9 @@ export function setAt(evidence: Evidence, kind: SessionKind, part: string | null
     for (const r of standing(session.readings)) {
       if (r.quantity !== 'set' || r.part !== part) continue;
       const side = (fresh[sideOf(r.place)] ??= new Map<number, LengthReading[]>());
-      side.set(r.place, [...(side.get(r.place) ?? []), r]);
+      const here = side.get(r.place);
+      if (here) here.push(r);
+      else side.set(r.place, [r]);
     }
     Object.assign(bySide, fresh);
   }

@@ -1,32 +1,22 @@
 import type { BrowserContext, Locator, Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
+import type { Dossier } from '@odontis/contract/dossier';
+import { dossier as answered } from '@odontis/contract/dossier';
 import { madeLine, madeScan, randomFrom } from '@odontis/core/reference/made-scan';
 import type { ScanWish, TrueTooth } from '@odontis/core/reference/made-scan';
 import { greyPng, widePicture } from '../fixtures/pictures';
 import { ShopServer } from '../fixtures/shop-server';
 import { expectAccessible } from '../pages/sound';
 
-interface Reading {
-  readonly quantity: string;
-  readonly place: number;
-  readonly value: unknown;
-  readonly gauge: string;
-  readonly setAside: boolean;
-  readonly simulated: boolean;
-  readonly corrects: string | null;
-}
-/** What of a ticket is looked at here. */
-interface Dossier {
-  readonly saw: { readonly pitchMm: number; readonly pattern?: string };
-  readonly sessions: readonly { readonly note: string; readonly readings: readonly Reading[] }[];
-}
 interface Finding {
   readonly way: string;
   readonly turnDeg?: number;
   readonly rakeDeg?: number | null;
 }
-const of = (session: Dossier['sessions'][number] | undefined, quantity: string): readonly Reading[] =>
-  session?.readings.filter((r) => r.quantity === quantity) ?? [];
+const of = (
+  session: Dossier['sessions'][number] | undefined,
+  quantity: string,
+): Dossier['sessions'][number]['readings'] => session?.readings.filter((r) => r.quantity === quantity) ?? [];
 
 const server = new ShopServer();
 let context: BrowserContext;
@@ -43,9 +33,9 @@ test.beforeAll(async ({ browser }) => {
   const rows = (await (await page.request.get('/api/rack')).json()) as { id: number; stage: string; family: string }[];
   tickets = new Map();
   for (const row of rows.filter((r) => r.stage === 'measure')) {
-    const { saw } = (await (await page.request.get(`/api/tickets/${row.id}`)).json()) as Dossier;
+    const { saw } = answered.parse(await (await page.request.get(`/api/tickets/${row.id}`)).json());
     // A frame saw of plain teeth has no rakers to be measured.
-    if (row.family !== 'crosscut' || saw.pattern?.includes('R')) tickets.set(row.family, row.id);
+    if (saw.family !== 'crosscut' || saw.pattern.includes('R')) tickets.set(row.family, row.id);
   }
 });
 test.afterAll(async () => {
@@ -54,7 +44,7 @@ test.afterAll(async () => {
 });
 
 const dossier = async (family: string): Promise<Dossier> =>
-  (await (await page.request.get(`/api/tickets/${tickets.get(family)}`)).json()) as Dossier;
+  answered.parse(await (await page.request.get(`/api/tickets/${tickets.get(family)}`)).json());
 const openMeasure = async (family: string): Promise<void> => {
   await page.goto(`/ticket/${tickets.get(family)}/measure`);
 };

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
+import { dossier as answered } from '@odontis/contract/dossier';
+import { evidenceKept } from '@odontis/contract/evidence';
+import type { NewEvidence } from '@odontis/contract/evidence';
 import type { AngleFinding } from '@odontis/core/evidence/angle-finding';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import type { AngleReading, LengthReading, Reading } from '@odontis/core/evidence/reading';
@@ -49,7 +51,7 @@ describe('evidence', () => {
   /** As a screen that has seen everything would send it. */
   const send = async (readings: readonly Reading[], more: Partial<NewEvidence> = {}, by?: number) =>
     shop.send('post', `${at}/evidence`, { session, seen: (await dossier()).seen, readings, ...more }, by);
-  const dossier = async (): Promise<Dossier> => (await shop.send('get', at)).body as Dossier;
+  const dossier = async (): Promise<Dossier> => answered.parse((await shop.send('get', at)).body);
   const kept = async (): Promise<Dossier['sessions'][number]['readings']> =>
     (await dossier()).sessions[0]?.readings ?? [];
 
@@ -58,13 +60,13 @@ describe('evidence', () => {
     await send([first, depth(6, 0.35)]);
     const answer = await send([first, depth(9, 0.4, { gauge: 'indicator', simulated: true })], {}, shop.other);
     expect(answer.status).toBe(201);
-    expect((answer.body as EvidenceKept).sessions[0]?.readings.map((r) => r.by)).toEqual(['Second Hand']);
+    expect(evidenceKept.parse(answer.body).sessions[0]?.readings.map((r) => r.by)).toEqual(['Second Hand']);
     expect((await kept()).map((r) => [r.place, r.value, r.gauge, r.by, r.simulated])).toEqual([
       [3, 0.3, 'straight-edge', 'First Hand', false],
       [6, 0.35, 'straight-edge', 'First Hand', false],
       [9, 0.4, 'indicator', 'Second Hand', true],
     ]);
-    expect((await dossier()).seen).toBe((answer.body as EvidenceKept).seen);
+    expect((await dossier()).seen).toBe(evidenceKept.parse(answer.body).seen);
   });
 
   it('a session begins with whatever of it arrives first, also when two requests arrive at once', async () => {
@@ -155,13 +157,13 @@ describe('evidence', () => {
     const over = { seen: 0, session: { key: randomUUID(), kind: 'before' as const } };
     const refused = await send([depth(3, 0.5)], over, shop.other);
     expect([refused.status, (refused.body as { code: string }).code]).toEqual([409, 'edited-elsewhere']);
-    const { sessions: current } = (refused.body as { current: Dossier }).current;
+    const { sessions: current } = answered.parse((refused.body as { current: unknown }).current);
     // The session the refused readings would have begun is none.
     expect(current.map((s) => s.readings.length)).toEqual([1, 1]);
     // Whoever added something is told what others added meanwhile, elsewhere too.
-    expect((second.body as EvidenceKept).sessions.flatMap((s) => s.readings.map((r) => r.place))).toEqual([3, 6]);
-    const { seen } = second.body as EvidenceKept;
-    expect(seen).toBeGreaterThan((first.body as EvidenceKept).seen);
+    expect(evidenceKept.parse(second.body).sessions.flatMap((s) => s.readings.map((r) => r.place))).toEqual([3, 6]);
+    const { seen } = evidenceKept.parse(second.body);
+    expect(seen).toBeGreaterThan(evidenceKept.parse(first.body).seen);
     expect((await send([depth(3, 0.5)], { ...over, seen }, shop.other)).status).toBe(201);
   });
 

@@ -2,6 +2,8 @@ import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { KeptReading } from '@odontis/core/evidence/reading';
 import type { Session, SessionHead } from '@odontis/core/evidence/session';
+import type { AlikeReadings } from '@odontis/contract/evidence-rows';
+import { readingsOf } from '@odontis/contract/evidence-rows';
 import type { Database } from '../../database/connect';
 import type { SessionRow } from './model';
 
@@ -14,28 +16,19 @@ export const toHead = (row: SessionRow, nameOf: (id: number) => string): Session
   note: row.note,
 });
 
-/** A reading as the database sends it: its columns in a row, the moment in seconds. */
-type Sent = readonly [
-  taken: number,
-  by: number,
-  at: number,
-  key: string,
-  quantity: string,
-  part: string | null,
-  place: number,
-  valueMm: number | null,
-  valueWord: string | null,
-  valueAngles: object | null,
-  gauge: string,
-  setAside: boolean,
-  corrects: string | null,
-  simulated: boolean,
-];
+/** A reading's value as JSON: of three columns the one of its kind is filled. */
+const VALUE = 'coalesce(e.value_mm::text, to_json(e.value_word)::text, e.value_angles::text)';
+/** A row of {@link AlikeReadings}. */
+const ROW = ['e.taken', 'e.taken_at', 'e.key', 'e.place', VALUE, "coalesce(e.corrects::text, '')"].join(
+  " || E'\t' || ",
+);
+
+type Sent = Omit<AlikeReadings, 'by'> & { readonly sessionId: number; readonly by: number; readonly last: number };
 
 /**
- * Every session of a ticket in the order begun, with its readings in the order taken, and the
- * number of the last; those taken after the `since`-th only. Thousands of readings come as one JSON of bare
- * rows: naming every column in every row took three times as long.
+ * Every session of a ticket in the order begun, with its readings in the order taken, and the number
+ * of the last; those taken after the `since`-th only. Readings are read out of their rows when they are
+ * asked for; an answer takes the rows as they are.
  */
 export async function readSessions(
   db: Database,
@@ -44,35 +37,37 @@ export async function readSessions(
   transaction?: Transaction,
   since = 0,
 ): Promise<{ sessions: Session[]; seen: number }> {
-  const rows = await db.models.Session.findAll({ where: { ticketId }, order: ['startedAt', 'id'], transaction });
-  if (rows.length === 0) return { sessions: [], seen: since };
-  const sent = await db.sequelize.query<{ sessionId: number; readings: readonly Sent[] }>(
-    `SELECT e.session_id AS "sessionId",
-            json_agg(json_build_array(e.taken, e.taken_by, extract(epoch FROM e.taken_at), e.key, e.quantity, e.part, e.place,
-              e.value_mm, e.value_word, e.value_angles, e.gauge, e.set_aside, e.corrects, e.simulated) ORDER BY e.taken) AS readings
-       FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.ticket_id = :ticketId AND e.taken > :since GROUP BY e.session_id`,
+  const heads = await db.models.Session.findAll({ where: { ticketId }, order: ['startedAt', 'id'], transaction });
+  if (heads.length === 0) return { sessions: [], seen: since };
+  const sent = await db.sequelize.query<Sent>(
+    `SELECT e.session_id AS "sessionId", e.quantity, e.part, e.gauge, e.taken_by AS "by", e.set_aside AS "setAside",
+            e.simulated, max(e.taken) AS last, string_agg(${ROW}, E'\\n') AS rows
+       FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.ticket_id = :ticketId AND e.taken > :since
+      GROUP BY e.session_id, e.quantity, e.part, e.gauge, e.taken_by, e.set_aside, e.simulated`,
     { type: QueryTypes.SELECT, replacements: { ticketId, since }, transaction },
   );
-  let seen = since;
-  const bySession = new Map<number, KeptReading[]>();
-  for (const { sessionId, readings } of sent) {
-    bySession.set(
-      sessionId,
-      readings.map((row): KeptReading => {
-        seen = Math.max(seen, row[0]);
-        return toReading(row, nameOf);
-      }),
+  const seen = sent.reduce((last, one) => Math.max(last, one.last), since);
+  const sessions = heads.map((head) => {
+    const own = sent.filter((one) => one.sessionId === head.id);
+    return keptSession(
+      toHead(head, nameOf),
+      own.map(({ sessionId: _session, last: _last, by, ...alike }) => ({ ...alike, by: nameOf(by) })),
     );
-  }
-  return { sessions: rows.map((row) => ({ ...toHead(row, nameOf), readings: bySession.get(row.id) ?? [] })), seen };
+  });
+  return { sessions, seen };
 }
 
-/** The database holds each quantity to its kind of value, as the contract does. */
-function toReading(
-  [, by, at, key, quantity, part, place, valueMm, valueWord, valueAngles, gauge, setAside, corrects, simulated]: Sent,
-  nameOf: (id: number) => string,
-): KeptReading {
-  const value = valueMm ?? valueWord ?? valueAngles;
-  const reading = { key, quantity, part, place, value, gauge, setAside, corrects, simulated };
-  return { ...reading, by: nameOf(by), at: new Date(Math.floor(at * 1000)).toISOString() } as KeptReading;
+/** A session whose readings are read when first asked for, and which is answered with its rows. */
+function keptSession(head: SessionHead, rows: readonly AlikeReadings[]): Session {
+  let readings: readonly KeptReading[] | null = null;
+  const session = {
+    ...head,
+    get readings(): readonly KeptReading[] {
+      readings ??= readingsOf(rows);
+      // The database holds each quantity to its kind of value, as the contract does.
+      if (!readings) throw new Error(`The readings of session ${head.key} are not as they were kept.`);
+      return readings;
+    },
+  };
+  return Object.defineProperty(session, 'toJSON', { value: () => ({ ...head, readings: rows }) });
 }

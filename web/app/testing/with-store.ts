@@ -1,3 +1,4 @@
+import { sent } from './sent';
 import { provideHttpClient, withInterceptors } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
@@ -37,7 +38,7 @@ export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(
   bench.store.dispatch(ShopPage.personChosen({ id: 1 }));
   if (dossier) {
     bench.store.dispatch(TicketPageEvents.opened({ id: dossier.ticket.id }));
-    bench.http.expectOne(`/api/tickets/${dossier.ticket.id}`).flush(dossier);
+    bench.http.expectOne(`/api/tickets/${dossier.ticket.id}`).flush(sent(dossier));
     bench.store.dispatch(TicketCalls.answered({ id: dossier.ticket.id, request: 'load', dossier }));
   }
   return bench;

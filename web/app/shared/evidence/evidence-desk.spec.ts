@@ -5,6 +5,7 @@ import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { LengthReading, Reading } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
 import { lineOf } from '@odontis/core/evidence/line-of';
+import { sent as answered } from '../../testing/sent';
 import { testDossier, testSession } from '../../testing/test-dossier';
 import type { Bench } from '../../testing/with-store';
 import { refusalBody, withStore } from '../../testing/with-store';
@@ -24,7 +25,11 @@ const height = (place: number, value: number, more: Partial<LengthReading> = {})
   ...more,
 });
 const kept = (readings: readonly Reading[], more: Partial<Session> = {}): Session =>
-  testSession([], { finishedAt: null, readings: readings.map((r) => ({ ...r, by: 'First Hand', at: '' })), ...more });
+  testSession([], {
+    finishedAt: null,
+    readings: readings.map((r) => ({ ...r, by: 'First Hand', at: '2031-05-01T09:00:00.000Z' })),
+    ...more,
+  });
 
 describe('the one record of readings and its sender', () => {
   let bench: Bench;
@@ -47,7 +52,7 @@ describe('the one record of readings and its sender', () => {
   };
   const answer = ({ call, body }: ReturnType<typeof sent>, seen: number): void => {
     const session = kept(body.readings, { ...body.session });
-    call.flush({ sessions: [session], seen } satisfies EvidenceKept);
+    call.flush(answered({ sessions: [session], seen } satisfies EvidenceKept));
   };
   const refuse = ({ call }: ReturnType<typeof sent>, code: string, more: object = {}): void =>
     call.flush(refusalBody(code, 'No.', more), { status: 409, statusText: 'No' });
@@ -161,7 +166,7 @@ describe('the one record of readings and its sender', () => {
     desk.finish('done');
     bench.http
       .expectOne(`/api/tickets/9/sessions/${KEY}/finish`)
-      .flush(dossier([kept(first.body.readings, { finishedAt: '2031-05-01T10:00:00.000Z' })], 1));
+      .flush(answered(dossier([kept(first.body.readings, { finishedAt: '2031-05-01T10:00:00.000Z' })], 1)));
     await rest();
     expect([desk.unsentCount(), desk.sessionKey(), desk.readings().length]).toEqual([0, null, 0]);
     bench.http.expectNone('/api/tickets/9/evidence');
@@ -174,7 +179,7 @@ describe('the one record of readings and its sender', () => {
       start(dossier());
       desk.take([height(1, 0), height(3, -0.08)]);
       await rest();
-      refuse(sent(), 'edited-elsewhere', { current: dossier([other], 12) });
+      refuse(sent(), 'edited-elsewhere', { current: answered(dossier([other], 12)) });
       await rest();
       bench.http.expectNone('/api/tickets/9/evidence');
       expect(desk.theirs()?.seen).toBe(12);

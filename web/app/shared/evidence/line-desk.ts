@@ -98,7 +98,7 @@ export const LineDesk = signalStore(
   }),
   withMethods((desk) => {
     const how = (): Taking => ({ gauge: desk.gauge(), simulated: false, mint: () => crypto.randomUUID() });
-    const counting = (): Reading[] => standing(desk.evidence.readings());
+    const counting = (): readonly Reading[] => standing(desk.evidence.readings());
     const goTo = (index: number): void =>
       patchState(desk, { cursor: Math.max(0, Math.min(desk.readings().length, index)) });
     const take = (batch: readonly Reading[]): void => {

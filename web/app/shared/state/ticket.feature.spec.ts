@@ -1,3 +1,4 @@
+import { sent } from '../../testing/sent';
 import { testDossier } from '../../testing/test-dossier';
 import { refusalBody, withStore } from '../../testing/with-store';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -19,7 +20,7 @@ describe('the ticket in the store', () => {
     store.dispatch(answered(dossier));
     expect(open()).toBeNull();
     const other = { ...dossier, ticket: { ...dossier.ticket, id: 10 } };
-    http.expectOne('/api/tickets/10').flush(other);
+    http.expectOne('/api/tickets/10').flush(sent(other));
     expect(open()?.ticket.id).toBe(10);
     // The first one again is there at once, and fetched anew behind it.
     store.dispatch(TicketPageEvents.opened({ id: 9 }));
@@ -97,7 +98,7 @@ describe('the ticket in the store', () => {
     expect(call.request.headers.get('x-odontis-person')).toBe('1');
     expect(call.request.body).toEqual(choice);
     expect(store.selectSignal(selectRequest('plan'))().busy).toBeTrue();
-    call.flush(testDossier('bench'));
+    call.flush(sent(testDossier('bench')));
     expect(store.selectSignal(ticketFeature.selectDossier)()?.ticket.stage).toBe('bench');
     expect(store.selectSignal(selectRequest('plan'))().busy).toBeFalse();
   });

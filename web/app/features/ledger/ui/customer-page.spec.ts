@@ -127,7 +127,7 @@ describe('a customer’s page of the ledger', () => {
     await open(record({ business: true, contacts: [{ name: 'Ilse', phone: '', email: '' }] }));
     button('Add a contact').click();
     await settle();
-    const names = host().querySelectorAll<HTMLInputElement>('[aria-label="Contact’s name"]');
+    const names = host().querySelectorAll<HTMLInputElement>('.person mat-form-field:first-child input');
     expect(names.length).toBe(2);
     (names[1] as HTMLInputElement).value = 'Ömer';
     names[1]?.dispatchEvent(new Event('input'));
