@@ -20,8 +20,8 @@ const LOOK_MS = 180;
   imports: [MatFormFieldModule, MatInput],
   template: `
     <form (submit)="$event.preventDefault(); typed(number.value)" role="search" aria-label="Find a saw by its tag">
-      <mat-form-field class="tag"
-        ><mat-label>Tag number</mat-label><input #number matInput inputmode="numeric" autocomplete="off"
+      <mat-form-field class="tag compact"
+        ><input #number matInput inputmode="numeric" placeholder="Tag no." aria-label="Tag number" autocomplete="off"
       /></mat-form-field>
       <button type="button" [attr.aria-expanded]="open()" (click)="open() ? close() : look()">Read a tag</button>
     </form>
@@ -47,7 +47,7 @@ const LOOK_MS = 180;
       gap: 6px;
     }
     .tag {
-      width: 130px;
+      width: 96px;
       margin-block: 0;
     }
     button {

@@ -72,7 +72,7 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null): str
     case 'sharpen':
       return filingSays(step, book);
     case 'set':
-      return `Bend the top third only, away from you, to ${speech.fine(step.targetMm ?? 0)}. Measure the first few; the tool’s number is a guess.`;
+      return `Bend the top third only, away from you, to ${speech.fine(step.targetMm ?? 0)}. Measure the first few before going on.`;
     case 'stone':
       return 'One light oiled pass on each side, flat on the teeth.';
     case 'finish':
