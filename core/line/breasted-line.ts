@@ -1,35 +1,11 @@
 import type { JointLine, Tip } from './joint-line';
-import { lineForShare, lowerHull, teethLeftOut } from './joint-line';
+import { crownAt, lineForShare, lowerHull, teethLeftOut } from './joint-line';
 import { breastRadiusMm } from './sagitta';
 import { searchShareLine } from './share-search';
 
-/**
- * A joint line crowned in its middle: y = alpha + beta x + c (1 - ((x - m)/(l/2))^2),
- * c the sagitta over the chord l about m. A parabola; it leaves the circle of the
- * same chord and sagitta by 0.01 mm at c = 20 over 900 (geometry section 5). mm.
- */
-export interface BreastedLine extends JointLine {
-  readonly sagittaMm: number;
-  readonly middleMm: number;
-  readonly chordMm: number;
-}
-
-/** The crown alone, 1 at the middle and 0 at the ends of the chord. */
-const crown = (xMm: number, middleMm: number, chordMm: number): number => 1 - ((xMm - middleMm) / (chordMm / 2)) ** 2;
-
-/** Height of a breasted line. mm. */
-export const heightOnBreasted = (line: BreastedLine, xMm: number): number =>
-  line.alphaMm + line.beta * xMm + line.sagittaMm * crown(xMm, line.middleMm, line.chordMm);
-
-/** The straight line that touches it at a tooth: what that tooth's flat lies on. */
-export function tangentAt(line: BreastedLine, xMm: number): JointLine {
-  const beta = line.beta - (2 * line.sagittaMm * (xMm - line.middleMm)) / (line.chordMm / 2) ** 2;
-  return { alphaMm: heightOnBreasted(line, xMm) - beta * xMm, beta };
-}
-
 /** Radius of the circle it stands for; null for a straight line. mm. */
-export const radiusOf = (line: BreastedLine): number | null =>
-  line.sagittaMm > 0 ? breastRadiusMm(line.chordMm, line.sagittaMm) : null;
+export const radiusOf = ({ breast }: JointLine): number | null =>
+  breast && breast.sagittaMm > 0 ? breastRadiusMm(breast.chordMm, breast.sagittaMm) : null;
 
 function chordOf(tips: readonly Tip[]): { middleMm: number; chordMm: number } {
   const first = tips[0];
@@ -44,11 +20,11 @@ const mean = (values: readonly number[]): number => values.reduce((s, v) => s + 
  * The line of a given sagitta that loses least mean height with the share of
  * teeth on it: with the crown taken off every tip it is the straight problem. mm.
  */
-export function breastedLine(tips: readonly Tip[], sagittaMm: number, share = 1): BreastedLine {
-  const { middleMm, chordMm } = chordOf(tips);
+export function breastedLine(tips: readonly Tip[], sagittaMm: number, share = 1): JointLine {
+  const chord = chordOf(tips);
   if (!(sagittaMm >= 0)) throw new RangeError('A breast is never hollow: its sagitta is not below zero.');
-  const flat = tips.map((t) => ({ xMm: t.xMm, yMm: t.yMm - sagittaMm * crown(t.xMm, middleMm, chordMm) }));
-  return { ...lineForShare(flat, share), sagittaMm, middleMm, chordMm };
+  const flat = tips.map((t) => ({ xMm: t.xMm, yMm: t.yMm - sagittaMm * crownAt(t.xMm, chord) }));
+  return { ...lineForShare(flat, share), breast: { sagittaMm, ...chord } };
 }
 
 /** What a sagitta gives, and how it changes with it: the straight problem's best mean height and its slope. */
@@ -91,10 +67,10 @@ const SAME_PIECE_MM = 1e-12;
  * solved through its value in c: concave, so the tangents at two ends meet
  * above the best; where g reaches that meeting it is the best. O(n) a step.
  */
-export function freeBreastedLine(tips: readonly Tip[], leastMm: number, mostMm: number): BreastedLine {
-  const { middleMm, chordMm } = chordOf(tips);
+export function freeBreastedLine(tips: readonly Tip[], leastMm: number, mostMm: number): JointLine {
+  const chord = chordOf(tips);
   if (!(leastMm >= 0 && mostMm >= leastMm)) throw new RangeError('The sagitta’s bounds must run from 0 upwards.');
-  const crowns = tips.map((t) => crown(t.xMm, middleMm, chordMm));
+  const crowns = tips.map((t) => crownAt(t.xMm, chord));
   const centre = mean(tips.map((t) => t.xMm));
   const at = (c: number): SagittaValue => valueAt(tips, crowns, c, centre);
   let [low, high] = [leastMm, mostMm];
@@ -130,11 +106,11 @@ export function freeBreastedLineForShare(
   leastMm: number,
   mostMm: number,
   maxTilt = 0.01,
-): BreastedLine {
+): JointLine {
   const k = teethLeftOut(tips.length, share);
   if (k === 0) return freeBreastedLine(tips, leastMm, mostMm);
-  const { middleMm, chordMm } = chordOf(tips);
-  const crowns = tips.map((t) => crown(t.xMm, middleMm, chordMm));
+  const chord = chordOf(tips);
+  const crowns = tips.map((t) => crownAt(t.xMm, chord));
   const [centre, meanCrown] = [mean(tips.map((t) => t.xMm)), mean(crowns)];
   const found = searchShareLine(
     Float64Array.from(tips, (t) => t.yMm),

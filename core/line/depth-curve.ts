@@ -1,6 +1,7 @@
 import { flatsOn } from './flats';
 import type { PreparedLine } from './flats';
 import type { JointLine } from './joint-line';
+import { heightOn } from './joint-line';
 import { leastWorstSpacing } from './spacing';
 
 /** One depth under the datum: what joining there would give. */
@@ -8,14 +9,14 @@ export interface DepthPoint {
   readonly depthMm: number;
   /** Least worst spacing error within the flats, mm. */
   readonly worstSpacingMm: number;
-  /** Teeth on the line over standing teeth, 0 to 1. */
+  /** Cutters on the line over those standing, 0 to 1. */
   readonly reachedShare: number;
 }
 
 /** The datum lowered parallel to itself. */
 export const lowered = (datum: JointLine, depthMm: number): JointLine => ({
+  ...datum,
   alphaMm: datum.alphaMm - depthMm,
-  beta: datum.beta,
 });
 
 /** One point of the curve. O(n). */
@@ -23,8 +24,8 @@ export function depthPoint(prepared: PreparedLine, datum: JointLine, depthMm: nu
   const flats = flatsOn(lowered(datum, depthMm), prepared);
   return {
     depthMm,
-    worstSpacingMm: leastWorstSpacing(flats, prepared.nominalMm),
-    reachedShare: flats.reached / prepared.teeth.length,
+    worstSpacingMm: leastWorstSpacing(flats, prepared.nominalMm, prepared.groups),
+    reachedShare: prepared.cutters === 0 ? 0 : flats.reached / prepared.cutters,
   };
 }
 
@@ -73,9 +74,14 @@ export function leastDepth(prepared: PreparedLine, datum: JointLine, wish: Depth
   };
 }
 
-/** Least depth at which the share of teeth stands on the line: an order statistic of the drops. mm. */
+/** Least depth at which the share of cutters stands on the line: an order statistic of the drops. mm. RangeError without any. */
 export function depthForShare(prepared: PreparedLine, datum: JointLine, share: number): number {
-  const drops = prepared.xMm.map((x, i) => datum.alphaMm + datum.beta * x - (prepared.yMm[i] as number)).sort();
+  const { roles, xMm, yMm } = prepared;
+  const drops = xMm
+    .map((x, i) => heightOn(datum, x) - (yMm[i] as number))
+    .filter((_, i) => roles?.[i] !== 'raker')
+    .sort();
+  if (drops.length === 0) throw new RangeError('A line without cutters cuts nothing.');
   const wanted = Math.min(drops.length, Math.max(1, Math.ceil(share * drops.length - 1e-9)));
   return Math.max(0, drops[wanted - 1] as number);
 }

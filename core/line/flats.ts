@@ -1,10 +1,12 @@
 import type { FiledTooth } from '../file/flank-angles';
 import { TAPER_SECTION_DEG, toothFor } from '../file/flank-angles';
+import type { ToothRole } from '../saw/tooth-pattern';
+import { groupsOf } from '../saw/tooth-pattern';
 import type { NominalLine } from '../saw/zones';
 import type { ToothReading } from '../evidence/tooth-reading';
 import { standingTeeth } from '../evidence/tooth-reading';
 import type { JointLine } from './joint-line';
-import { heightOn } from './joint-line';
+import { heightOn, tangentAt } from './joint-line';
 
 /** What a line means each tooth to be: its place, and what is filed in the gullet after it. */
 export interface LineShape {
@@ -56,14 +58,29 @@ export interface PreparedLine {
   readonly backMm: Float64Array;
   /** A face is hooked somewhere: deeper is then not always as even. */
   readonly hooked: boolean;
+  /** What each is there for; null where all are cutters. */
+  readonly roles: readonly ToothRole[] | null;
+  /** Group of each, -1 of a raker: spacing is judged inside a group alone. Null where there is one. */
+  readonly groups: Int32Array | null;
+  /** Teeth that are to reach the line. */
+  readonly cutters: number;
 }
 
 /**
  * Tip readings into intercepts. A tip measured at (x, y) with flanks at the
- * target angles has u = x + y tan A and v = x - y tan B at every level. O(n).
+ * target angles has u = x + y tan A and v = x - y tan B at every level. `roles`, one a tooth of
+ * the line from the first, tells cutters from rakers; left out, all are cutters. O(n).
+ * Throws RangeError where a standing tooth has no role.
  */
-export function prepareLine(readings: readonly ToothReading[], shape: LineShape): PreparedLine {
+export function prepareLine(
+  readings: readonly ToothReading[],
+  shape: LineShape,
+  roles: readonly ToothRole[] | null = null,
+): PreparedLine {
   const standing = standingTeeth(readings);
+  // A missing cutter does not part its group: the spacing over it is judged as two pitches.
+  const grouped = roles && groupsOf(roles);
+  const own = roles && standing.map((r) => roleOf(roles, r.tooth));
   const tanFace = Float64Array.from(standing, (r) => shape.filedIn(r.tooth).tanFace);
   const tanBack = Float64Array.from(standing, (r) => shape.filedIn(r.tooth - 1).tanBack);
   return {
@@ -76,7 +93,16 @@ export function prepareLine(readings: readonly ToothReading[], shape: LineShape)
     faceMm: Float64Array.from(standing, (r, i) => r.xMm + r.yMm * (tanFace[i] as number)),
     backMm: Float64Array.from(standing, (r, i) => r.xMm - r.yMm * (tanBack[i] as number)),
     hooked: tanFace.some((tan) => tan < 0),
+    roles: own,
+    groups: grouped && Int32Array.from(standing, (r) => grouped[r.tooth - 1] as number),
+    cutters: own ? own.filter((role) => role === 'cutter').length : standing.length,
   };
+}
+
+function roleOf(roles: readonly ToothRole[], tooth: number): ToothRole {
+  const role = roles[tooth - 1];
+  if (!role) throw new RangeError(`Tooth ${tooth} stands beyond the roles of the line.`);
+  return role;
 }
 
 /**
@@ -100,7 +126,7 @@ export function backIntercept(
   return points.reduce((most, [x, y]) => (y <= levelMm ? Math.max(most, x - y * tanBack) : most), -Infinity);
 }
 
-/** Where each tooth's point may end. `on` is 1 where the tooth reaches the line. */
+/** Where each tooth's point may end. `on` is 1 where the tooth reaches the line; `reached` counts cutters. */
 export interface Flats {
   readonly fromMm: Float64Array;
   readonly toMm: Float64Array;
@@ -113,28 +139,30 @@ export const ON_LINE_MM = 1e-9;
 
 /**
  * The flat each tooth carries on the line, exactly on an inclined one:
- * a = (v + alpha tan B)/(1 - beta tan B), b = (u - alpha tan A)/(1 + beta tan A).
- * A tooth under the line has no flat: an interval of no width at its own tip. O(n).
+ * a = (v + alpha tan B)/(1 - beta tan B), b = (u - alpha tan A)/(1 + beta tan A);
+ * on a breasted one on the tangent at its own tip. A tooth under the line, and every
+ * raker, has no flat: an interval of no width at its own tip. O(n).
  */
 export function flatsOn(line: JointLine, prepared: PreparedLine): Flats {
   const n = prepared.xMm.length;
-  const { xMm, yMm, faceMm, backMm, tanFace, tanBack } = prepared;
+  const { xMm, yMm, faceMm, backMm, tanFace, tanBack, roles } = prepared;
   const fromMm = new Float64Array(n);
   const toMm = new Float64Array(n);
   const on = new Uint8Array(n);
   let reached = 0;
   for (let i = 0; i < n; i++) {
     const x = xMm[i] as number;
-    if ((yMm[i] as number) < heightOn(line, x) - ON_LINE_MM) {
+    if ((yMm[i] as number) < heightOn(line, x) - ON_LINE_MM || roles?.[i] === 'raker') {
       fromMm[i] = toMm[i] = x;
       continue;
     }
     const [face, back] = [tanFace[i] as number, tanBack[i] as number];
-    const backScale = 1 - line.beta * back;
-    const faceScale = 1 + line.beta * face;
+    const { alphaMm, beta } = tangentAt(line, x);
+    const backScale = 1 - beta * back;
+    const faceScale = 1 + beta * face;
     if (!(backScale > 0 && faceScale > 0)) throw new RangeError('The joint line is steeper than the teeth.');
-    const a = ((backMm[i] as number) + line.alphaMm * back) / backScale;
-    const b = ((faceMm[i] as number) - line.alphaMm * face) / faceScale;
+    const a = ((backMm[i] as number) + alphaMm * back) / backScale;
+    const b = ((faceMm[i] as number) - alphaMm * face) / faceScale;
     fromMm[i] = a;
     toMm[i] = Math.max(a, b);
     on[i] = 1;

@@ -1,11 +1,23 @@
 import { selectSmallest } from './select';
 import { searchShareLine } from './share-search';
 
-/** A straight line y = alphaMm + beta x over the tooth line. */
+/**
+ * A joint line over the tooth line: y = alpha + beta x, and on a breasted saw
+ * c (1 - ((x - m)/(l/2))^2) over it, c the sagitta over the chord l about m: a parabola,
+ * which leaves the circle of the same chord and sagitta by 0.01 mm at c = 20 over 900 (geometry section 5). mm.
+ */
 export interface JointLine {
   readonly alphaMm: number;
   /** Rise per mm of length; 0 is level with the shop's straight edge. */
   readonly beta: number;
+  /** Left out where the line is straight. */
+  readonly breast?: Breast;
+}
+
+export interface Breast {
+  readonly sagittaMm: number;
+  readonly middleMm: number;
+  readonly chordMm: number;
 }
 
 export interface Tip {
@@ -13,7 +25,20 @@ export interface Tip {
   readonly yMm: number;
 }
 
-export const heightOn = (line: JointLine, xMm: number): number => line.alphaMm + line.beta * xMm;
+/** The crown alone, 1 at the middle and 0 at the ends of the chord. */
+export const crownAt = (xMm: number, { middleMm, chordMm }: Omit<Breast, 'sagittaMm'>): number =>
+  1 - ((xMm - middleMm) / (chordMm / 2)) ** 2;
+
+export const heightOn = ({ alphaMm, beta, breast }: JointLine, xMm: number): number =>
+  alphaMm + beta * xMm + (breast ? breast.sagittaMm * crownAt(xMm, breast) : 0);
+
+/** The straight line that touches it at a place: what the flat of a tooth there lies on. */
+export function tangentAt(line: JointLine, xMm: number): JointLine {
+  if (!line.breast) return line;
+  const { sagittaMm, middleMm, chordMm } = line.breast;
+  const beta = line.beta - (2 * sagittaMm * (xMm - middleMm)) / (chordMm / 2) ** 2;
+  return { alphaMm: heightOn(line, xMm) - beta * xMm, beta };
+}
 
 const meanX = (tips: readonly Tip[]): number => tips.reduce((s, t) => s + t.xMm, 0) / tips.length;
 
@@ -140,9 +165,11 @@ function through(p: Tip, q: Tip): JointLine {
   return { alphaMm: p.yMm - beta * p.xMm, beta };
 }
 
-/** The parallel line through the tallest tooth: depth is counted down from it (geometry section 4). */
-export function datumLine(tips: readonly Tip[], beta: number): JointLine {
-  let alphaMm = -Infinity;
-  for (const tip of tips) alphaMm = Math.max(alphaMm, tip.yMm - beta * tip.xMm);
-  return { alphaMm, beta };
+/** The line raised onto the tallest tooth: depth is counted down from it (geometry section 4). */
+export function datumOn(tips: readonly Tip[], line: JointLine): JointLine {
+  const over = tips.reduce((most, tip) => Math.max(most, tip.yMm - heightOn(line, tip.xMm)), -Infinity);
+  return Number.isFinite(over) ? { ...line, alphaMm: line.alphaMm + over } : line;
 }
+
+/** The straight line of that slope through the tallest tooth. */
+export const datumLine = (tips: readonly Tip[], beta: number): JointLine => datumOn(tips, { alphaMm: 0, beta });

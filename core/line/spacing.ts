@@ -20,16 +20,12 @@ export interface Spacing {
  * its own with free ends; a tooth of group -1 (a raker) stays in the middle of its flat.
  * Shapes: all arrays of n; mm. O(n).
  */
-export function smoothestSpacing(flats: Flats, nominalMm: Float64Array, groups?: Int32Array): Spacing {
+export function smoothestSpacing(flats: Flats, nominalMm: Float64Array, groups: Int32Array | null = null): Spacing {
   const n = nominalMm.length;
   if (flats.fromMm.length !== n || (groups && groups.length !== n))
     throw new RangeError('Flats, nominal places and groups must be of one length.');
   const xMm = new Float64Array(n);
-  let from = 0;
-  while (from < n) {
-    const group = groups ? (groups[from] as number) : 0;
-    let to = from + 1;
-    while (to < n && group !== -1 && (groups ? groups[to] : 0) === group) to++;
+  for (const [from, to] of groups ? runsOf(groups) : [[0, n] as const]) {
     const low = new Float64Array(to - from);
     const high = new Float64Array(to - from);
     for (let i = from; i < to; i++) {
@@ -41,13 +37,12 @@ export function smoothestSpacing(flats: Flats, nominalMm: Float64Array, groups?:
       const x = (z[i - from] as number) + (nominalMm[i] as number);
       xMm[i] = Math.min(Math.max(x, flats.fromMm[i] as number), flats.toMm[i] as number);
     }
-    from = to;
   }
   return { xMm, ...spacingErrors(xMm, nominalMm, groups) };
 }
 
 /** Least worst error of the spacings inside the flats, {@link smoothestSpacing}'s own, without its points. mm. O(n). */
-export function leastWorstSpacing(flats: Flats, nominalMm: Float64Array): number {
+export function leastWorstSpacing(flats: Flats, nominalMm: Float64Array, groups: Int32Array | null = null): number {
   const n = nominalMm.length;
   if (flats.fromMm.length !== n) throw new RangeError('Flats and nominal places must be of one length.');
   const low = new Float64Array(n);
@@ -56,14 +51,29 @@ export function leastWorstSpacing(flats: Flats, nominalMm: Float64Array): number
     low[i] = (flats.fromMm[i] as number) - (nominalMm[i] as number);
     high[i] = (flats.toMm[i] as number) - (nominalMm[i] as number);
   }
-  return steepestStep(low, high);
+  if (!groups) return steepestStep(low, high);
+  let worst = 0;
+  for (const [from, to] of runsOf(groups))
+    worst = Math.max(worst, steepestStep(low.subarray(from, to), high.subarray(from, to)));
+  return worst;
+}
+
+/** Runs of teeth of one group, each raker a run of its own: from and to, the last not in it. */
+function* runsOf(groups: Int32Array): Generator<readonly [number, number]> {
+  let from = 0;
+  while (from < groups.length) {
+    let to = from + 1;
+    while (to < groups.length && groups[from] !== -1 && groups[to] === groups[from]) to++;
+    yield [from, to];
+    from = to;
+  }
 }
 
 /** Worst and root-mean-square error of the spacings that are judged, mm. O(n). */
 export function spacingErrors(
   xMm: Float64Array,
   nominalMm: Float64Array,
-  groups?: Int32Array,
+  groups: Int32Array | null = null,
 ): { worstMm: number; rmsMm: number; judged: number } {
   let worst = 0;
   let squares = 0;

@@ -1,4 +1,4 @@
-import { heightOnBreasted } from '../../../line/breasted-line';
+import { heightOn } from '../../../line/joint-line';
 import { exampleRecord } from '../../../reference/examples';
 import type { CrosscutRecord } from '../../saw-record';
 import type { CrosscutPlan } from './study';
@@ -9,9 +9,9 @@ describe('the study of a crosscut saw', () => {
   const record = exampleRecord<CrosscutRecord>('crosscut-saw');
   const plan: CrosscutPlan = studyCrosscut(record);
   it('joints the cutters to a breasted line and leaves each at its own point on it', () => {
-    expect(plan.line.sagittaMm).toBeGreaterThan(2.5);
+    expect(plan.line.breast?.sagittaMm).toBeGreaterThan(2.5);
     expect(plan.cutters.length).toBe(20);
-    const onLine = plan.cutters.filter((c) => Math.abs(c.yMm - heightOnBreasted(plan.line, c.xMm)) < 1e-9);
+    const onLine = plan.cutters.filter((c) => Math.abs(c.yMm - heightOn(plan.line, c.xMm)) < 1e-9);
     expect(onLine.length).toBeGreaterThanOrEqual(19);
     expect(plan.reachedShare).toBeGreaterThanOrEqual(0.95);
   });
@@ -75,7 +75,7 @@ describe('the study of a crosscut saw', () => {
     });
     expect(swaged.rakers.filings.some((f) => f.step === 'file-thin')).toBeTrue();
     const steep = record.readings.map((r) => ({ ...r, yMm: r.yMm * 8 }));
-    expect(studyCrosscut({ ...record, readings: steep }).line.sagittaMm).toBeCloseTo(0.01 * 29 * 12, 2);
+    expect(studyCrosscut({ ...record, readings: steep }).line.breast?.sagittaMm).toBeCloseTo(0.01 * 29 * 12, 2);
   });
   it('evenness is judged by the finest pitch of the line', () => {
     const half = { teeth: 15, pitchFromMm: 12, pitchToMm: 12, rakeFromDeg: -10, rakeToDeg: -10 };
@@ -85,7 +85,8 @@ describe('the study of a crosscut saw', () => {
     expect(own.least.byTeethMm).toBeGreaterThanOrEqual(0);
     expect(() => studyCrosscut({ ...record, zones: [half, fine], readings }, 5)).toThrowError(RangeError);
   });
-  it('holds a breast that is given', () => expect(studyCrosscut({ ...record, sagittaMm: 2 }).line.sagittaMm).toBe(2));
+  it('holds a breast that is given', () =>
+    expect(studyCrosscut({ ...record, sagittaMm: 2 }).line.breast?.sagittaMm).toBe(2));
   it('refuses a pattern that is none, in a sentence', () =>
     expect(() => studyCrosscut({ ...record, pattern: 'RRR' })).toThrowError(/no tooth pattern/));
   it('a shop’s own share of teeth changes the depth, never upwards for fewer', () => {

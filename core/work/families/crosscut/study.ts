@@ -1,9 +1,12 @@
 import { toothFor, toothHeightMm } from '../../../file/flank-angles';
-import type { BreastedLine } from '../../../line/breasted-line';
-import { breastedLine, freeBreastedLineForShare, heightOnBreasted, radiusOf } from '../../../line/breasted-line';
+import { breastedLine, freeBreastedLineForShare, radiusOf } from '../../../line/breasted-line';
 import type { LeastDepth } from '../../../line/depth-curve';
-import type { MixedLine } from '../../../line/mixed-line';
-import { leastMixedDepth, loweredBreasted, mixedDatum, mixedPoint, prepareMixed } from '../../../line/mixed-line';
+import { leastDepth, lowered } from '../../../line/depth-curve';
+import type { PreparedLine } from '../../../line/flats';
+import { flatsOn, prepareLine, zonedShape } from '../../../line/flats';
+import type { JointLine } from '../../../line/joint-line';
+import { datumOn, heightOn } from '../../../line/joint-line';
+import { smoothestSpacing } from '../../../line/spacing';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
 import { rakerDepths } from '../../../raker/raker-depth';
 import type { RakerPlan } from '../../../raker/raker-plan';
@@ -19,7 +22,7 @@ import type { CrosscutRecord } from '../../saw-record';
 
 /** A crosscut saw's plan: joint line, cutters, rakers, set. */
 export interface CrosscutPlan {
-  readonly line: BreastedLine;
+  readonly line: JointLine;
   readonly radiusMm: number | null;
   readonly depthMm: number;
   readonly least: LeastDepth;
@@ -49,19 +52,21 @@ export function studyCrosscut(record: CrosscutRecord, depthMm?: number): Crosscu
   const habits = { ...DEFAULT_HABITS, ...record.habits };
   const nominal = nominalLine(record.zones);
   const roles = rolesAlong(pattern.roles, record.readings.length, record.patternOffset ?? 0);
-  const mixed = prepareMixed(record.readings, nominal, roles, record.fleamDeg);
-  const cutters = standingTeeth(record.readings).filter((_, i) => mixed.roles[i] === 'cutter');
+  if (nominal.xMm.length !== record.readings.length)
+    throw new RangeError(`There are ${record.readings.length} teeth, but zones for ${nominal.xMm.length}.`);
+  const prepared = prepareLine(record.readings, zonedShape(nominal, record.fleamDeg), roles);
+  const cutters = standingTeeth(record.readings).filter((r) => roles[r.tooth - 1] === 'cutter');
   const mostMm = MOST_BREAST_SHARE * ((nominal.xMm[nominal.xMm.length - 1] as number) || 1);
   const found =
     record.sagittaMm === undefined
       ? freeBreastedLineForShare(cutters, habits.shareOnLine, 0, mostMm)
       : breastedLine(cutters, record.sagittaMm, habits.shareOnLine);
-  const datum = mixedDatum(mixed, found);
+  const datum = datumOn(cutters, found);
   const pitchMm = Math.min(...nominal.pitchMm);
   const rake = nominal.rakeDeg[0] as number;
   const deepestMm = DEEPEST_SHARE * toothHeightMm(pitchMm, toothFor(rake, record.fleamDeg));
-  const least = leastMixedDepth(
-    mixed,
+  const least = leastDepth(
+    prepared,
     datum,
     { share: habits.shareOnLine, evennessMm: habits.evennessShare * pitchMm },
     deepestMm,
@@ -69,10 +74,11 @@ export function studyCrosscut(record: CrosscutRecord, depthMm?: number): Crosscu
   const chosen = depthMm ?? Math.min(deepestMm, least.byTeethMm);
   if (!(chosen >= 0 && chosen <= deepestMm + 1e-9))
     throw new RangeError(`The joint depth must lie between 0 and ${deepestMm.toFixed(3)} mm.`);
-  const line = loweredBreasted(datum, chosen);
-  const point = mixedPoint(mixed, datum, chosen);
+  const line = lowered(datum, chosen);
+  const flats = flatsOn(line, prepared);
+  const spacing = smoothestSpacing(flats, prepared.nominalMm, prepared.groups);
   const radiusMm = radiusOf(line);
-  const ends = jointed(mixed, line, point.flats.on, point.spacing.xMm);
+  const ends = jointed(prepared, line, flats.on, spacing.xMm);
   const target = rakerTarget(record.saw, record.wood);
   const set = familySet('crosscut', woodOf(record.wood), 'ordinary', record.plateThicknessMm);
   return {
@@ -80,12 +86,12 @@ export function studyCrosscut(record: CrosscutRecord, depthMm?: number): Crosscu
     radiusMm,
     depthMm: chosen,
     least,
-    reachedShare: point.reachedShare,
-    worstSpacingMm: point.spacing.worstMm,
-    cutters: ends.filter((_, i) => mixed.roles[i] === 'cutter'),
+    reachedShare: flats.reached / prepared.cutters,
+    worstSpacingMm: spacing.worstMm,
+    cutters: ends.filter((end) => roles[end.tooth - 1] === 'cutter'),
     rakerTarget: target,
     rakers: planRakers(
-      rakerDepths(ends, mixed.roles, (x) => heightOnBreasted(line, x)),
+      rakerDepths(ends, prepared.roles ?? [], (x) => heightOn(line, x)),
       target.depthMm,
       record.strokeRate ?? UNCALIBRATED_STROKES,
       record.rakerTip ?? 'straight',
@@ -96,11 +102,11 @@ export function studyCrosscut(record: CrosscutRecord, depthMm?: number): Crosscu
 }
 
 /** Every tooth as it stands after jointing and shaping: cutters on the line at their points, the rest as they are. */
-function jointed(mixed: MixedLine, line: BreastedLine, on: Uint8Array, xMm: Float64Array) {
-  return Array.from(mixed.teeth, (tooth, i) => {
-    const x = on[i] ? (xMm[i] as number) : (mixed.xMm[i] as number);
+function jointed(prepared: PreparedLine, line: JointLine, on: Uint8Array, xMm: Float64Array) {
+  return Array.from(prepared.teeth, (tooth, i) => {
+    const x = on[i] ? (xMm[i] as number) : (prepared.xMm[i] as number);
     // A raker standing over the line is jointed to it with the cutters.
-    const y = on[i] ? heightOnBreasted(line, x) : Math.min(mixed.yMm[i] as number, heightOnBreasted(line, x));
+    const y = on[i] ? heightOn(line, x) : Math.min(prepared.yMm[i] as number, heightOn(line, x));
     return { tooth, xMm: x, yMm: y };
   });
 }
