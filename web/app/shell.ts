@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
@@ -13,7 +14,16 @@ import { Notice } from './shared/ui/notice';
 @Component({
   selector: 'od-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatSelectModule, TagFinder, RouterOutlet, RouterLink, RouterLinkActive, Notice],
+  imports: [
+    MatButton,
+    MatFormFieldModule,
+    MatSelectModule,
+    TagFinder,
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    Notice,
+  ],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
   host: { '(document:keydown)': 'key($event)' },

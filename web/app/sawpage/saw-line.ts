@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import type { ElementRef, OnDestroy } from '@angular/core';
 import {
   afterRenderEffect,
@@ -33,16 +34,16 @@ import { ViewMemory } from './view-memory';
 @Component({
   selector: 'od-saw-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DepthGrip],
+  imports: [MatButton, DepthGrip],
   template: `
     <canvas #canvas role="img" [attr.aria-label]="says()" [style.height.px]="layout().height"></canvas>
     @if (sheet.handle(); as handle) {
       <od-depth-grip [handle]="handle" [drawing]="drawing()" [layout]="layout()" />
     }
     <div class="zoom">
-      <button type="button" (click)="by(1.6)" aria-label="Nearer">+</button>
-      <button type="button" (click)="by(1 / 1.6)" aria-label="Further">−</button>
-      <button type="button" (click)="whole()" aria-label="Whole saw">whole</button>
+      <button matButton="outlined" class="small" type="button" (click)="by(1.6)" aria-label="Nearer">+</button>
+      <button matButton="outlined" class="small" type="button" (click)="by(1 / 1.6)" aria-label="Further">−</button>
+      <button matButton="outlined" class="small" type="button" (click)="whole()" aria-label="Whole saw">whole</button>
     </div>
   `,
   styleUrl: './saw-line.scss',

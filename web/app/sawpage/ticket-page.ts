@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { MatInput } from '@angular/material/input';
 import { DayField } from '../shared/ui/day-field';
 import { MatSelectModule } from '@angular/material/select';
@@ -46,6 +47,7 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
   selector: 'od-ticket-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    MatButton,
     MatInput,
     DayField,
     MatFormFieldModule,

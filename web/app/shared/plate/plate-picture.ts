@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import { MatInput } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -40,7 +41,7 @@ const BENT: readonly PlateMarkKind[] = ['bend', 'kink', 'twist', 'bent-back'];
 @Component({
   selector: 'od-plate-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatInput, MatFormFieldModule, MatSelectModule],
+  imports: [MatButton, MatInput, MatFormFieldModule, MatSelectModule],
   templateUrl: './plate-picture.html',
   styleUrl: './plate-picture.scss',
 })

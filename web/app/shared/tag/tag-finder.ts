@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import type { ElementRef, OnDestroy } from '@angular/core';
 import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -17,13 +18,21 @@ const LOOK_MS = 180;
 @Component({
   selector: 'od-tag-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput],
+  imports: [MatButton, MatFormFieldModule, MatInput],
   template: `
     <form (submit)="$event.preventDefault(); typed(number.value)" role="search" aria-label="Find a saw by its tag">
       <mat-form-field class="tag compact"
         ><input #number matInput inputmode="numeric" placeholder="Tag no." aria-label="Tag number" autocomplete="off"
       /></mat-form-field>
-      <button type="button" [attr.aria-expanded]="open()" (click)="open() ? close() : look()">Read a tag</button>
+      <button
+        matButton="outlined"
+        class="small"
+        type="button"
+        [attr.aria-expanded]="open()"
+        (click)="open() ? close() : look()"
+      >
+        Read a tag
+      </button>
     </form>
     @if (said(); as sentence) {
       <p class="said" role="status">{{ sentence }}</p>
@@ -34,7 +43,7 @@ const LOOK_MS = 180;
         <label class="file"
           >Read it from a picture<input #field type="file" accept="image/*" (change)="fromFile(field)"
         /></label>
-        <button type="button" (click)="close()">Put the camera away</button>
+        <button matButton="outlined" type="button" (click)="close()">Put the camera away</button>
       </div>
     }
   `,
@@ -49,16 +58,6 @@ const LOOK_MS = 180;
     .tag {
       width: 96px;
       margin-block: 0;
-    }
-    button {
-      font: inherit;
-      font-size: 14px;
-      color: var(--text);
-      background: var(--paper);
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      padding: 5px 10px;
-      cursor: pointer;
     }
     .panel,
     .said {

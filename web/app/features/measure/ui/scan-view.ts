@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import type { ElementRef, OnDestroy } from '@angular/core';
 import {
   afterRenderEffect,
@@ -28,6 +29,7 @@ const NEAR = 3;
 @Component({
   selector: 'od-scan-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton],
   template: `
     <canvas
       #canvas
@@ -38,9 +40,9 @@ const NEAR = 3;
       (click)="clicked($event)"
     ></canvas>
     <div class="zoom">
-      <button type="button" (click)="by(2)" aria-label="Nearer">+</button>
-      <button type="button" (click)="by(0.5)" aria-label="Further">−</button>
-      <button type="button" (click)="whole()" aria-label="Whole scan">whole</button>
+      <button matButton="outlined" class="small" type="button" (click)="by(2)" aria-label="Nearer">+</button>
+      <button matButton="outlined" class="small" type="button" (click)="by(0.5)" aria-label="Further">−</button>
+      <button matButton="outlined" class="small" type="button" (click)="whole()" aria-label="Whole scan">whole</button>
     </div>
   `,
   styles: `
@@ -67,13 +69,7 @@ const NEAR = 3;
       gap: 4px;
     }
     .zoom button {
-      min-width: 34px;
-      height: 34px;
-      color: var(--text);
       background: var(--paper);
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      cursor: pointer;
     }
   `,
 })
