@@ -123,6 +123,8 @@ export const ticketChange = z
         toeZones: z.array(toeZone).max(3, 'At most three zones at the toe.').optional(),
       })
       .optional(),
+    /** Teeth of the pattern before the first, as measuring found the line to begin. */
+    patternOffset: z.int().min(0).max(39).optional(),
     version,
     complaint: intake.shape.complaint,
     promisedOn: isoDay,

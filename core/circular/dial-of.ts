@@ -1,6 +1,6 @@
 import type { PlaceEstimate } from '../evidence/estimates';
 import type { Saw } from '../saw/saw';
-import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
+import { rolesOn } from '../saw/saw';
 import type { DialReading, DialSplit } from './dial-harmonics';
 import { splitDial } from './dial-harmonics';
 
@@ -20,9 +20,8 @@ export function dialReadings(saw: Saw, estimates: readonly PlaceEstimate[], teet
   const as = (kindAt: (tooth: number) => DialReading['kind']): DialReading[] =>
     estimates.map((e) => ({ tooth: e.place, offMm: e.valueMm, kind: kindAt(e.place) }));
   if (saw.family !== 'circular' || saw.filing !== 'combination') return as(() => 'scorer');
-  if (saw.pattern !== undefined) {
-    const pattern = parsePattern(saw.pattern);
-    const roles = rolesAlong(pattern.ok ? pattern.roles : ['cutter'], teeth);
+  const roles = rolesOn(saw, teeth);
+  if (roles) {
     return as((tooth) => (roles[tooth - 1] === 'raker' ? 'raker' : 'scorer'));
   }
   let readings = as(() => 'scorer');

@@ -1,52 +1,14 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import type { Judgement } from '../judgement/books';
+import { BAND, DADO, RAKER } from '../reference/made-saws';
 import { randomFrom } from '../reference/made-scan';
-import type { Saw } from '../saw/saw';
 import { doubtReading } from './doubt-reading';
-import type { PlaceEstimate } from './estimates';
 import type { LengthReading } from './reading';
-import { summariseQuantity, setLimitMm, sideOf } from '../judgement/quantity-verdict';
+import type { PlaceEstimate } from './estimates';
 import { estimatesOf, standing } from './estimates';
 import { indicatorReading, lineSplitter } from './indicator-lines';
 import { partsFor, placesOf, quantitiesOf } from './quantities';
 import { sampleAdvice, sampleEstimate, sampleOrder, SURE_ERRORS } from './sample-plan';
 
-const head = {
-  name: 'A saw',
-  marksOnIt: '',
-  convention: 'teeth',
-  plateThicknessMm: 0.9,
-  plateDepthHeelMm: 20,
-  plateDepthToeMm: 20,
-  backFixing: 'none',
-} as const;
-const BAND: Saw = { ...head, family: 'band', filing: 'rip', set: 'alternate', pitchMm: 6.35, toothLineMm: 2095.5 };
-const RAKER: Saw = {
-  ...head,
-  family: 'crosscut',
-  filing: 'crosscut',
-  kind: 'two-man',
-  pattern: 'CCCCR',
-  pitchMm: 15,
-  toothLineMm: 1500,
-  plateThicknessMm: 1.8,
-};
-const DADO: Saw = {
-  ...head,
-  family: 'dado',
-  filing: 'combination',
-  diameterMm: 200,
-  boreMm: 25.4,
-  tipped: 'steel',
-  markedLimitRpm: 7000,
-  pitchMm: 26,
-  toothLineMm: 628,
-  parts: [
-    { id: 'left', kind: 'outer', teeth: 24, plateMm: 3, cutMm: 3.2 },
-    { id: 'one', kind: 'chipper', teeth: 2, plateMm: 3, cutMm: 3.2 },
-    { id: 'thin', kind: 'shim', teeth: 0, plateMm: 0.1, cutMm: 0.1 },
-  ],
-};
 const reading = (change: Partial<LengthReading>): LengthReading => ({
   key: 'a',
   quantity: 'set',
@@ -145,6 +107,14 @@ describe('readings that are asked about', () => {
     expect(doubtReading(BAND, 'set', 0.14, 9, known)).toBeNull();
     expect(doubtReading(BAND, 'set', 0.5, 9, [])).toBeNull();
     expect(doubtReading(RAKER, 'raker-depth', 15, 5, [])?.meant?.mm).toBeCloseTo(0.381, 6);
+  });
+
+  it('gullets beside a raker are of another depth than those between cutters, and no slip', () => {
+    const at = (values: readonly [number, number][]): PlaceEstimate[] =>
+      values.map(([place, valueMm]) => ({ place, valueMm, errorMm: 0.005, count: 1 }));
+    const known = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, i % 5 < 3 ? 14.5 : 13.4]));
+    expect(doubtReading(RAKER, 'gullet-depth', 13.4, 21, known)).toBeNull();
+    expect(doubtReading(RAKER, 'gullet-depth', 9, 21, known)?.code).toBe('wild');
   });
 });
 
@@ -251,103 +221,5 @@ describe('an indicator’s lines', () => {
     ]);
     expect(take('x'.repeat(5000))).toEqual([]);
     expect(take('+0.3000 mm\n')).toEqual(['+0.3000 mm']);
-  });
-});
-
-describe('what a quantity’s readings say together', () => {
-  const at = (values: readonly [number, number][]): PlaceEstimate[] =>
-    values.map(([place, valueMm]) => ({ place, valueMm, errorMm: 0.005, count: 1 }));
-
-  it('rakers against the wanted depth: 15 thou on a two-man saw in dry soft wood (trade section 5)', () => {
-    const says = summariseQuantity(
-      RAKER,
-      'raker-depth',
-      at([
-        [5, 0.381],
-        [10, 0.2],
-        [15, 0.5],
-      ]),
-      20,
-      'dry-soft',
-    );
-    expect(says?.raker?.targetMm).toBeCloseTo(0.381, 6);
-    expect([says?.raker?.shallow, says?.raker?.deep]).toEqual([[10], [15]]);
-    expect([says?.lowest.place, says?.highest.place]).toEqual([10, 15]);
-  });
-
-  it('a band’s set by its own pattern, and which side it runs to', () => {
-    const places = Array.from({ length: 20 }, (_, i): [number, number] => [
-      i + 1,
-      (i % 2 ? 0.1 : 0.16) + 0.002 * (i % 3),
-    ]);
-    const says = summariseQuantity(BAND, 'set', at(places), 330, 'dry-soft');
-    expect(says?.set?.left).toBeGreaterThan(says?.set?.right ?? Infinity);
-    expect(says?.set?.balance.runsTo).toBe('left');
-    expect(says?.set?.balance.certain).toBeTrue();
-    expect(sideOf({ ...BAND, set: 'left-right-straight' }, 3)).toBeNull();
-  });
-
-  it('cutters lean by turns among themselves, whatever rakers stand between', () => {
-    const sides = (saw: Saw, teeth: number) => Array.from({ length: teeth }, (_, i) => sideOf(saw, i + 1)?.[0] ?? '-');
-    expect(sides({ ...RAKER, pattern: 'CCR' }, 6).join('')).toBe('lr-lr-');
-    expect(sides(RAKER, 10).join('')).toBe('lrlr-lrlr-');
-    expect(sides({ ...RAKER, pattern: 'C' }, 4).join('')).toBe('lrlr');
-  });
-
-  it('the mean set under which a band is set anew', () => {
-    expect(setLimitMm(BAND, 'dry-soft', undefined)).toBeCloseTo(0.6 * 6 * 1.15 * 0.0254, 6);
-    // A shop that sets anew earlier decides by its own share.
-    const own = { reset: { thresholds: { leastShare: 0.8 } } };
-    expect(setLimitMm(BAND, 'dry-soft', own)).toBeCloseTo(0.8 * 6 * 1.15 * 0.0254, 6);
-  });
-
-  it('gullets beside a raker are of another depth than those between cutters, and no slip', () => {
-    const known = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, i % 5 < 3 ? 14.5 : 13.4]));
-    expect(doubtReading(RAKER, 'gullet-depth', 13.4, 21, known)).toBeNull();
-    expect(doubtReading(RAKER, 'gullet-depth', 9, 21, known)?.code).toBe('wild');
-  });
-
-  it('a bowed plate: where, how far and how long, and what the shop does about such a bend', () => {
-    const saw: Saw = { ...head, family: 'hand', filing: 'rip', pitchMm: 5, toothLineMm: 650 };
-    const bow = (gap: (x: number) => number, own?: Judgement) =>
-      summariseQuantity(saw, 'bow', at([81, 163, 244, 325, 406, 488, 569].map((x) => [x, gap(x)])), 7, 'dry-hard', own)
-        ?.bend;
-    const gradual = (x: number): number => (-16 * x * (650 - x)) / 650 ** 2;
-    expect(bow(gradual)?.found.bulges).toBe('left');
-    expect(bow(gradual)?.advice[0]).toMatch(/gradual bend/);
-    expect(bow((x) => gradual(x) / 8)?.advice).toEqual(['Straight enough to work.']);
-    expect(bow((x) => (x < 325 ? x / 60 : (650 - x) / 60))?.advice[0]).toMatch(/blocks with a clamp/);
-    const own: Judgement = { straighten: { rules: { gradual: { says: 'Over the knee.' } } } };
-    expect(bow(gradual, own)?.advice).toEqual(['Over the knee.']);
-    const rust = summariseQuantity(saw, 'rust', at([[100, 50]]), 7, 'dry-hard');
-    expect(rust?.reach?.teeth).toEqual([{ first: 16, last: 26 }]);
-    expect(rust?.bend).toBeNull();
-  });
-
-  it('round a rim: a made eccentricity of 0.08 mm towards a quarter turn is found', () => {
-    const places = Array.from({ length: 24 }, (_, i): [number, number] => [
-      i + 1,
-      0.08 * Math.sin((2 * Math.PI * i) / 24),
-    ]);
-    const says = summariseQuantity(DADO, 'runout', at(places), 24, 'dry-soft');
-    expect(says?.dial?.eccentricityMm).toBeCloseTo(0.08, 6);
-    expect(says?.dial?.towardsDeg).toBeCloseTo(90, 3);
-    expect(summariseQuantity(DADO, 'runout', at(places.slice(0, 4)), 24, 'dry-soft')?.dial).toBeNull();
-  });
-
-  it('chippers: 12 thou is too much, 4 thou good (trade section 6)', () => {
-    const of = (spread: number) =>
-      summariseQuantity(
-        DADO,
-        'chipper-height',
-        at([
-          [1, 0],
-          [2, -spread],
-        ]),
-        4,
-        'dry-soft',
-      )?.chippers?.verdict;
-    expect([of(0.1), of(0.126), of(0.31)]).toEqual(['good', 'acceptable', 'too-much']);
-    expect(summariseQuantity(DADO, 'chipper-height', [], 4, 'dry-soft')).toBeNull();
   });
 });

@@ -1,7 +1,6 @@
 import type { Saw } from '../saw/saw';
-import { teethOf } from '../saw/saw';
+import { rolesOn, teethOf } from '../saw/saw';
 import { teethFor } from '../saw/all-families';
-import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
 
 /** Lengths that are measured of a saw, each at a tooth or at a station along the plate; mm. */
 export const LENGTH_QUANTITIES = [
@@ -9,6 +8,7 @@ export const LENGTH_QUANTITIES = [
   'height',
   'set',
   'raker-depth',
+  'raker-width',
   'runout',
   'chipper-height',
   'thickness',
@@ -50,6 +50,13 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     least: -0.5,
     most: 1.5,
   },
+  'raker-width': {
+    name: 'Raker width',
+    asks: 'width of the raker from tip to tip',
+    place: 'tooth',
+    least: 1,
+    most: 25,
+  },
   runout: { name: 'Dial round the rim', asks: 'dial reading against tooth 1', place: 'tooth', least: -2, most: 2 },
   'chipper-height': {
     name: 'Chipper height',
@@ -87,7 +94,7 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
       return ['height', 'set', 'gullet-depth', ...plate];
     case 'crosscut':
       return [
-        ...(saw.pattern.includes('R') ? (['raker-depth'] as const) : []),
+        ...(saw.pattern.includes('R') ? (['raker-depth', 'raker-width'] as const) : []),
         'height',
         'set',
         'gullet-depth',
@@ -115,11 +122,11 @@ export function placesOf(saw: Saw, quantity: LengthQuantity, part: string | null
     return Array.from({ length: USUAL_STATIONS }, (_, i) => Math.round((i + 1) * step));
   }
   const all = Array.from({ length: teethOfPart(saw, part) }, (_, i) => i + 1);
-  if (saw.family !== 'crosscut') return all;
-  const pattern = parsePattern(saw.pattern);
-  const roles = rolesAlong(pattern.ok ? pattern.roles : ['cutter'], all.length);
+  const roles = saw.family === 'crosscut' ? rolesOn(saw, all.length) : null;
+  if (!roles) return all;
   // Cutters have height and set; a raker is measured against them.
-  const wanted = quantity === 'raker-depth' ? 'raker' : quantity === 'gullet-depth' ? null : 'cutter';
+  const wanted =
+    quantity === 'raker-depth' || quantity === 'raker-width' ? 'raker' : quantity === 'gullet-depth' ? null : 'cutter';
   return wanted === null ? all : all.filter((tooth) => roles[tooth - 1] === wanted);
 }
 

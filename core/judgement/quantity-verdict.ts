@@ -4,16 +4,17 @@ import type { DialSplit } from '../circular/dial-harmonics';
 import { judgeSpread } from '../circular/equalise';
 import type { SpreadVerdict } from '../circular/equalise';
 import type { RakerSaw } from '../raker/raker-target';
-import { rakerTarget } from '../raker/raker-target';
+import { rakerGullet, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
 import type { Judgement } from './books';
 import { ownBook } from './books';
 import { judge } from './rule-book';
 import { RESET_BOOK, STRAIGHTEN_BOOK } from './work-books';
 import type { Reason } from '../reason/reason';
+import { because, input } from '../reason/reason';
 import type { Saw } from '../saw/saw';
 import type { Wood } from '../saw/families';
 import { meanAndSpread } from '../evidence/line-statistics';
-import { parsePattern, rolesAlong } from '../saw/tooth-pattern';
+import { rolesOn } from '../saw/saw';
 import type { SetBalance } from '../set/set-balance';
 import { setBalance } from '../set/set-balance';
 import { familySet } from '../set/family-set';
@@ -42,6 +43,14 @@ export interface QuantitySummary {
     readonly shallow: readonly number[];
     readonly deep: readonly number[];
   } | null;
+  /** Out of the widths of rakers: how deep the gullet of each must be for its tip, never one depth for all. */
+  readonly gullets: {
+    readonly tipDeg: number;
+    readonly leastMm: number;
+    readonly mostMm: number;
+    readonly each: readonly { readonly tooth: number; readonly wantedMm: number; readonly deeperMm: number | null }[];
+    readonly reason: Reason;
+  } | null;
   readonly dial: DialSplit | null;
   /** Out of a plate's bow: its bend, and how the shop would straighten it, in its own words; null where it stands straight. */
   readonly bend: { readonly found: PlateBend; readonly advice: readonly string[] } | null;
@@ -55,17 +64,24 @@ export const RAKER_OFF_MM = 0.05;
 
 /** The side a tooth was bent to, by the family's own pattern; null for one left straight and for a raker. */
 export function sideOf(saw: Saw, tooth: number): 'left' | 'right' | null {
-  if (saw.family === 'crosscut') return cutterSide(saw.pattern, tooth);
+  if (saw.family === 'crosscut') return cutterSide(saw, tooth);
   if (saw.family !== 'band') return alternateLean(tooth);
   const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
   return lean === 'left' || lean === 'right' ? lean : null;
 }
 
 /** Cutters lean by turns among themselves, whatever rakers stand between (trade section 1: alternately bevelled). */
-function cutterSide(text: string, tooth: number): 'left' | 'right' | null {
-  const pattern = parsePattern(text);
-  const roles = rolesAlong(pattern.ok ? pattern.roles : ['cutter'], tooth);
+function cutterSide(saw: Saw, tooth: number): 'left' | 'right' | null {
+  const roles = rolesOn(saw, tooth) ?? [];
   return roles[tooth - 1] === 'cutter' ? alternateLean(roles.filter((role) => role === 'cutter').length) : null;
+}
+
+/** What is known beside the readings of one quantity. */
+interface Beside {
+  readonly wood: Wood;
+  readonly own?: Judgement | undefined;
+  /** Gullets as measured: a raker's own is held against its width. */
+  readonly gulletDepths?: readonly PlaceEstimate[];
 }
 
 /**
@@ -78,8 +94,7 @@ export function summariseQuantity(
   quantity: LengthQuantity,
   estimates: readonly PlaceEstimate[],
   of: number,
-  wood: Wood,
-  own?: Judgement,
+  { wood, own, gulletDepths = [] }: Beside,
 ): QuantitySummary | null {
   const first = estimates[0];
   if (!first) return null;
@@ -96,6 +111,7 @@ export function summariseQuantity(
       quantity === 'raker-depth' && saw.family === 'crosscut'
         ? rakersOf(saw.kind === 'frame' ? 'buck' : saw.kind, estimates, wood)
         : null,
+    gullets: quantity === 'raker-width' ? gulletsOf(estimates, gulletDepths) : null,
     dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
     bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
     reach: quantity === 'rust' || quantity === 'pitting' ? plateReach(estimates, saw.toothLineMm, saw.pitchMm) : null,
@@ -117,6 +133,34 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
   const off = (sign: 1 | -1): number[] =>
     estimates.filter((e) => sign * (e.valueMm - depthMm) > RAKER_OFF_MM).map((e) => e.place);
   return { targetMm: depthMm, reason, shallow: off(-1), deep: off(1) };
+}
+
+/** Gullet depth for each raker's own width, and how much deeper that is than measured, where it was. */
+function gulletsOf(widths: readonly PlaceEstimate[], depths: readonly PlaceEstimate[]): QuantitySummary['gullets'] {
+  const now = new Map(depths.map((e) => [e.place, e.valueMm]));
+  const each = widths.map(({ place, valueMm }) => {
+    const wantedMm = rakerGullet(valueMm, USUAL_TIP_DEG, 0).depthMm;
+    const has = now.get(place);
+    return { tooth: place, wantedMm, deeperMm: has === undefined ? null : wantedMm - has };
+  });
+  const wanted = each.map((raker) => raker.wantedMm);
+  return {
+    tipDeg: USUAL_TIP_DEG,
+    leastMm: Math.min(...wanted),
+    mostMm: Math.max(...wanted),
+    each,
+    reason: because(
+      'Gullet in the raker',
+      'half its width ÷ tan(tip angle)',
+      [
+        input('tip angle', USUAL_TIP_DEG, 'deg'),
+        input('narrowest raker', Math.min(...widths.map((w) => w.valueMm)), 'mm'),
+        input('widest raker', Math.max(...widths.map((w) => w.valueMm)), 'mm'),
+      ],
+      'geometry section 7; a tip of 20 to 30 degrees, common practice',
+      'One depth for all leaves the wide rakers blunt and the narrow ones thin: a thin tip bends or breaks in a knot.',
+    ),
+  };
 }
 
 /** The bend of a plate and what the shop's book of straightening says of it. */

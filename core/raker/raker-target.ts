@@ -52,6 +52,9 @@ export function rakerGullet(widthMm: number, tipDeg: number, outerDeg: number): 
   return { depthMm: widthMm / 2 / Math.tan((sum * Math.PI) / 180), halfWidthMm: widthMm / 2 };
 }
 
+/** The tip angle a raker's gullet is filed for where nobody wants another: the middle of the trade's 20 to 30 degrees. */
+export const USUAL_TIP_DEG = 25;
+
 export const LEAST_TIP_DEG = 20;
 export const MOST_TIP_DEG = 30;
 /** A tip angle the trade would not question. */

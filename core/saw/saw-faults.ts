@@ -37,6 +37,8 @@ export function sawFaults(saw: Saw): SawFault[] {
     say('toeZones', 'The teeth at the toe take up more than half of the line: count them again.');
   if (toe.some((zone) => saw.plateThicknessMm > HEIGHT_SHARE * Math.min(zone.pitchFromMm, zone.pitchToMm)))
     say('toeZones', 'The plate is thicker than the teeth at the toe are high: count them again.');
+  if (saw.family === 'crosscut' && (saw.patternOffset ?? 0) >= saw.pattern.length)
+    say('patternOffset', `The line begins within its pattern of ${saw.pattern.length} teeth.`);
   if (saw.family === 'crosscut' && saw.kind === 'frame' && saw.pattern.includes('R') && saw.pitchMm < 4)
     say('pattern', 'Rakers need room: at this pitch a frame saw has plain teeth, C.');
   if (saw.family === 'band' && saw.toothLineMm < 4 * saw.plateDepthHeelMm)

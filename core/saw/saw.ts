@@ -4,6 +4,8 @@ import type { Family } from './all-families';
 import { FAMILIES, teethFor } from './all-families';
 import { ALL_FILINGS, BACK_FIXINGS, FILINGS } from './families';
 import { POINT_CONVENTIONS, teethOnLine } from '../units/points';
+import type { ToothRole } from './tooth-pattern';
+import { LONGEST_PATTERN, parsePattern, rolesAlong } from './tooth-pattern';
 import type { ToeZone } from './zones';
 import { linedTeeth, placeInPitches, toeLengthMm, toeTeeth } from './zones';
 
@@ -106,6 +108,12 @@ export const SAW_SHAPES = {
     kind: z.enum(CROSSCUT_KINDS, { error: 'Say which it is: one-man, two-man, buck or frame saw.' }),
     /** One repeat of the teeth in C and R; plain teeth are C. */
     pattern: toothPattern,
+    /** Letters of the pattern before the first tooth: the first group is often short. Left out, the line begins with a whole group. */
+    patternOffset: z
+      .int('How far into its pattern the line begins is a whole number of teeth.')
+      .min(0)
+      .max(LONGEST_PATTERN - 1)
+      .optional(),
   }),
   band: z.object({
     family: z.literal('band'),
@@ -193,12 +201,17 @@ export const toeZonesOf = (of: Saw): readonly ToeZone[] => ('toeZones' in of && 
 export const placesOn = (of: Saw, read: number): ((tooth: number) => number) =>
   placeInPitches(linedTeeth(read, teethOf(of)), of.pitchMm, toeZonesOf(of));
 
-/** Rakers among them by the pattern; none on a plain line. */
-export function rakersOf(of: Saw): number {
-  if (of.family !== 'crosscut') return 0;
-  const rakers = [...of.pattern].filter((letter) => letter === 'R').length;
-  return Math.round((teethOf(of) * rakers) / of.pattern.length);
+/** What each tooth of a line or rim is there for, by the pattern that was told; null where none was, and all are cutters. */
+export function rolesOn(of: Saw, teeth: number): readonly ToothRole[] | null {
+  if (!('pattern' in of) || of.pattern === undefined) return null;
+  const pattern = parsePattern(of.pattern);
+  if (!pattern.ok) return null;
+  return rolesAlong(pattern.roles, teeth, of.family === 'crosscut' ? of.patternOffset : 0);
 }
+
+/** Rakers among the teeth of a line, by its pattern; none on a plain one. */
+export const rakersOf = (of: Saw): number =>
+  of.family === 'crosscut' ? (rolesOn(of, teethOf(of)) ?? []).filter((role) => role === 'raker').length : 0;
 
 /** Carbide tips are ground, not filed: such a blade is only handled here. */
 export const isCarbide = (of: Saw): boolean => 'tipped' in of && of.tipped === 'carbide';

@@ -6,7 +6,7 @@ export type PatternResult =
   { readonly ok: true; readonly roles: readonly ToothRole[] } | { readonly ok: false; readonly code: 'not-a-pattern' };
 
 /** Longer patterns than this are slips. */
-const LONGEST_PATTERN = 40;
+export const LONGEST_PATTERN = 40;
 
 /**
  * One repeat of a tooth pattern: "CCR", "CCCCR", or "C" for a plain line
@@ -29,6 +29,18 @@ export function rolesAlong(pattern: readonly ToothRole[], teeth: number, offset 
   if (pattern.length === 0) throw new RangeError('A pattern has one tooth at least.');
   const start = ((offset % pattern.length) + pattern.length) % pattern.length;
   return Array.from({ length: teeth }, (_, i) => pattern[(start + i) % pattern.length] as ToothRole);
+}
+
+/** The pattern as it reads from the first tooth, where that stands `offset` letters into it. Example: CCCCR from 2 -> CCRCC. */
+export function patternFrom(pattern: string, offset: number): string {
+  const start = ((offset % pattern.length) + pattern.length) % pattern.length;
+  return pattern.slice(start) + pattern.slice(0, start);
+}
+
+/** How many letters into its pattern a line begins that reads so from its first tooth; null where it is another pattern. */
+export function offsetOf(pattern: string, reads: string): number | null {
+  for (let offset = 0; offset < pattern.length; offset++) if (patternFrom(pattern, offset) === reads) return offset;
+  return null;
 }
 
 /**

@@ -11,6 +11,8 @@ import { oneOrder } from './2026-11-29-one-order';
 import { toeZones } from './2026-11-29-toe-zones';
 import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
+import { rakerWidth } from './2026-11-29-raker-width';
+import { patternOffset } from './2026-11-29-pattern-offset';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -28,6 +30,8 @@ export const MIGRATIONS: readonly Migration[] = [
   toeZones,
   retooth,
   calibrations,
+  patternOffset,
+  rakerWidth,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

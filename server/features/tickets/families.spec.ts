@@ -235,4 +235,28 @@ describe('saws of every family at the counter', () => {
       'There is no ticket no. 999999.',
     );
   });
+
+  it('where a line begins in its pattern is told at the counter, and put right on the ticket before the work', async () => {
+    const { saw, ticket } = await open(body({ ...of('two-man'), patternOffset: 2 } as Saw));
+    expect(saw).toEqual(jasmine.objectContaining({ pattern: 'CCCCR', patternOffset: 2 }));
+    const { complaint, promisedOn } = ticket;
+    const at = `/api/tickets/${ticket.id}`;
+    const edit = (version: number, patternOffset: number) =>
+      shop.send('patch', at, { version, complaint, promisedOn, patternOffset });
+    const refused = await edit(ticket.version, 5);
+    expect([refused.status, (refused.body as { errors: { path: string }[] }).errors[0]?.path]).toEqual([
+      400,
+      '/patternOffset',
+    ]);
+    const put = (await edit(ticket.version, 4)).body as Dossier;
+    expect([put.saw, put.ticket.version]).toEqual([jasmine.objectContaining({ patternOffset: 4 }), ticket.version + 1]);
+    const plain = (await open(body(of('band-narrow')))).ticket;
+    const none = await shop.send('patch', `/api/tickets/${plain.id}`, {
+      version: plain.version,
+      complaint: plain.complaint,
+      promisedOn: plain.promisedOn,
+      patternOffset: 1,
+    });
+    expect((none.body as { detail: string }).detail).toBe('This saw has no pattern of cutters and rakers.');
+  });
 });

@@ -138,8 +138,9 @@ const OPEN = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
 export function editTicket(db: Database, id: number, change: TicketChange): Promise<Dossier> {
   return changeTicket(db, id, OPEN, async (row, t) => {
     await refuseStale(db, row, change.version, t);
-    const { version: _version, line, ...changed } = change;
+    const { version: _version, line, patternOffset, ...changed } = change;
     if (line) await correctLine(db, row, line, t);
+    if (patternOffset !== undefined) await correctPattern(db, row, patternOffset, t);
     // A wait that is over takes its note along.
     if (changed.waitsFor === null) changed.waitsNote = '';
     await row.update({ ...changed, version: row.version + 1 }, { transaction: t });
@@ -153,6 +154,23 @@ async function correctLine(
   { pitchMm, teeth, toeZones }: NonNullable<TicketChange['line']>,
   t: Transaction,
 ): Promise<void> {
+  const saw = await sawToCorrect(db, row, t);
+  if (!isPlanned(saw.family)) throw new Problem('bad-input', 'Only a hand or back saw’s teeth are corrected here.');
+  const { toeZones: told, ...kept } = toSaw(saw) as SawOf<'hand' | 'back'> & { id: number };
+  const toe = toeZones ?? told ?? [];
+  const toothLineMm = (teeth - toeTeeth(toe) - 1) * pitchMm + toeLengthMm(pitchMm, toe);
+  const corrected = { ...kept, pitchMm, toothLineMm, ...(toe.length > 0 && { toeZones: toe }) };
+  await keepCorrected(saw, corrected, '/line/pitchMm', t);
+}
+
+/** Where in its pattern the line begins, as a scan or a look along it found. */
+async function correctPattern(db: Database, row: TicketRow, patternOffset: number, t: Transaction): Promise<void> {
+  const saw = await sawToCorrect(db, row, t);
+  if (saw.family !== 'crosscut') throw new Problem('bad-input', 'This saw has no pattern of cutters and rakers.');
+  await keepCorrected(saw, { ...toSaw(saw), patternOffset }, '/patternOffset', t);
+}
+
+async function sawToCorrect(db: Database, row: TicketRow, t: Transaction): Promise<SawRow> {
   if (row.stage !== 'measure' && row.stage !== 'plan')
     throw new Problem(
       'wrong-stage',
@@ -160,15 +178,14 @@ async function correctLine(
       [],
       await readDossier(db, row.id, t),
     );
-  const saw = await db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
-  if (!isPlanned(saw.family)) throw new Problem('bad-input', 'Only a hand or back saw’s teeth are corrected here.');
-  const { toeZones: told, ...kept } = toSaw(saw) as SawOf<'hand' | 'back'> & { id: number };
-  const toe = toeZones ?? told ?? [];
-  const toothLineMm = (teeth - toeTeeth(toe) - 1) * pitchMm + toeLengthMm(pitchMm, toe);
-  const read = keptSaw.safeParse({ ...kept, pitchMm, toothLineMm, ...(toe.length > 0 && { toeZones: toe }) });
+  return db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
+}
+
+/** The saw as it would be, where it can be. */
+async function keepCorrected(saw: SawRow, corrected: object, path: string, t: Transaction): Promise<void> {
+  const read = keptSaw.safeParse(corrected);
   const says = read.success ? sawFaults(read.data)[0]?.message : read.error.issues[0]?.message;
-  if (!read.success || says !== undefined)
-    throw new Problem('bad-input', says ?? '', [{ path: '/line/pitchMm', message: says ?? '' }]);
+  if (!read.success || says !== undefined) throw new Problem('bad-input', says ?? '', [{ path, message: says ?? '' }]);
   await saw.update(toSawRow(read.data), { transaction: t });
 }
 

@@ -89,6 +89,13 @@ describe('the counter’s draft', () => {
     expect(sawRead(filled(mm, 'rip', { count: '4,5 teeth', countedBy: 'points' }), mm)?.convention).toBe('teeth');
   });
 
+  it('a line that begins within its pattern is kept so, and as whole groups where nobody tapped', () => {
+    expect(sawRead(filled(thou, 'two-man', { patternOffset: '3' }), thou)).toEqual(
+      jasmine.objectContaining({ pattern: 'CCCCR', patternOffset: 3 }),
+    );
+    expect(Object.keys(sawRead(filled(thou, 'two-man', {}), thou) ?? {})).not.toContain('patternOffset');
+  });
+
   it('lengths are read with their unit, whatever the shop speaks', () => {
     const saw = sawRead(filled(thou, 'dovetail', { toothLine: '254 mm', thickness: '0,5 mm' }), thou);
     expect([saw?.toothLineMm, saw?.plateThicknessMm]).toEqual([254, 0.5]);

@@ -57,7 +57,14 @@ function wordsOf(saw: Saw, speech: ShopSpeech): Record<string, string> {
         edges: String(saw.edges),
       };
     case 'crosscut':
-      return { ...head, ...line, ...counted('pitch'), kind: saw.kind, toothPattern: saw.pattern };
+      return {
+        ...head,
+        ...line,
+        ...counted('pitch'),
+        kind: saw.kind,
+        toothPattern: saw.pattern,
+        patternOffset: String(saw.patternOffset ?? 0),
+      };
     case 'band':
       return {
         ...head,

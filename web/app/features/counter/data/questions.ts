@@ -7,7 +7,7 @@ export type Question =
   | {
       readonly key: string;
       readonly label: string;
-      readonly ask: 'length' | 'plate' | 'whole' | 'words';
+      readonly ask: 'length' | 'plate' | 'whole' | 'words' | 'pattern';
       readonly drawn?: Dimension;
       readonly hint?: string;
       /** Asked only where this other question was answered. */
@@ -136,7 +136,7 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     {
       key: 'toothPattern',
       label: 'Cutters and rakers',
-      ask: 'words',
+      ask: 'pattern',
       hint: 'C cutter, R raker, once round: CCR',
     },
     count,
@@ -212,6 +212,7 @@ const FIELD_OF: Record<string, string> = {
   diameterMm: 'diameter',
   boreMm: 'bore',
   pattern: 'toothPattern',
+  patternOffset: 'toothPattern',
   markedLimitRpm: 'speed',
   name: 'sawName',
   toeZones: 'toeTeeth',

@@ -42,6 +42,12 @@ function toeOf(told: CounterDraft['told'], speech: ShopSpeech): object {
   };
 }
 
+/** Where in its pattern the line begins; a whole group where nobody tapped another tooth. */
+const begunAt = (told: CounterDraft['told']): object => {
+  const offset = plain(told['patternOffset'] ?? '0');
+  return offset === 0 ? {} : { patternOffset: offset };
+};
+
 /** Pitch of the teeth as counted, whichever way; NaN where that cannot be told yet. mm. */
 function pitchOf(draft: CounterDraft, family: Family, lineMm: number, speech: ShopSpeech): number {
   const { count = '', countedBy = 'points' } = draft.told;
@@ -100,7 +106,7 @@ export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
     case 'pull':
       return { ...head, ...line, backFixing: told['backFixing'], edges: plain(told['edges']) };
     case 'crosscut':
-      return { ...head, ...line, backFixing: 'none', kind: told['kind'], pattern };
+      return { ...head, ...line, backFixing: 'none', kind: told['kind'], pattern, ...begunAt(told) };
     case 'band': {
       const [loopMm, widthMm] = [mm('loop'), mm('width')];
       return {

@@ -6,13 +6,14 @@ import { MatSelectModule } from '@angular/material/select';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Dimension, Question } from '../data/questions';
 import { COUNTED_BY, COUNTED_WORDS, QUESTIONS } from '../data/questions';
+import { PatternTaps } from '../../../shared/tooth/pattern-taps';
 import { SawFigure } from './saw-figure';
 
 /** A family's own questions beside a drawing of where each is measured. */
 @Component({
   selector: 'od-saw-questions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatSelectModule, MatButtonToggleModule, MatFormFieldModule, MatInput, SawFigure],
+  imports: [MatSelectModule, MatButtonToggleModule, MatFormFieldModule, MatInput, PatternTaps, SawFigure],
   template: `
     <div class="asks">
       @for (question of questions(); track question.key) {
@@ -57,7 +58,7 @@ import { SawFigure } from './saw-figure';
             </span>
           }
           @default {
-            <mat-form-field [class]="question.ask === 'words' ? 'wide' : 'short'">
+            <mat-form-field [class]="question.ask === 'words' || question.ask === 'pattern' ? 'wide' : 'short'">
               <mat-label>{{ question.label }}</mat-label>
               <input
                 #field3
@@ -72,6 +73,14 @@ import { SawFigure } from './saw-figure';
                 <mat-hint>{{ hint }}</mat-hint>
               }
             </mat-form-field>
+            @if (question.ask === 'pattern') {
+              <od-pattern-taps
+                [pattern]="told()[question.key] ?? ''"
+                [offset]="+(told()['patternOffset'] ?? 0)"
+                [teeth]="teeth()"
+                (begun)="tell('patternOffset', '' + $event)"
+              />
+            }
           }
         }
         @if (wrong().get(question.key); as sentence) {
@@ -147,6 +156,7 @@ export class SawQuestions {
   protected hintOf = (question: Question): string => ('hint' in question ? (question.hint ?? '') : '');
 
   protected tell(key: string, value: string): void {
-    this.changed.emit({ ...this.told(), [key]: value });
+    // Another pattern begins with a whole group until somebody says otherwise.
+    this.changed.emit({ ...this.told(), ...(key === 'toothPattern' && { patternOffset: '0' }), [key]: value });
   }
 }

@@ -73,15 +73,16 @@ export class GaugeDesk {
     if (place === null || !saw) return '';
     if (this.station()) return `${this.speech.plate(place)} from the ${saw.family === 'band' ? 'weld' : 'heel'}`;
     const side = this.keeper.quantity() === 'set' ? sideOf(saw, place) : null;
-    return `${this.keeper.quantity() === 'raker-depth' ? 'raker' : 'tooth'} ${place}${side ? `, ${side}` : ''}`;
+    return `${this.keeper.quantity().startsWith('raker') ? 'raker' : 'tooth'} ${place}${side ? `, ${side}` : ''}`;
   });
   protected readonly says = computed(() => {
     const dossier = this.keeper.dossier();
     const { quantity, estimates, places } = this.keeper;
     const own = this.speech.book()?.judgement;
-    return (
-      dossier && summariseQuantity(dossier.saw, quantity(), estimates(), places().length, dossier.ticket.wood, own)
-    );
+    if (!dossier) return null;
+    const { wood } = dossier.ticket;
+    const gulletDepths = estimatesOf(this.keeper.readings(), 'gullet-depth', null);
+    return summariseQuantity(dossier.saw, quantity(), estimates(), places().length, { wood, own, gulletDepths });
   });
   protected readonly sampling = computed<Sampling | null>(() => {
     const dossier = this.keeper.dossier();

@@ -67,6 +67,31 @@ const SECOND_BEND_MM = 0.5;
             <td>{{ raker.deep.length === 0 ? 'none' : 'rakers ' + list(raker.deep) }}</td>
           </tr>
         }
+        @if (s.gullets; as gullets) {
+          <tr>
+            <th scope="row">Gullets wanted</th>
+            <td class="figure">
+              {{ speech.plate(gullets.leastMm) }} to {{ speech.plate(gullets.mostMm) }}, for a tip of
+              {{ gullets.tipDeg }}°
+              <od-why [reason]="gullets.reason" />
+            </td>
+          </tr>
+          @for (raker of gullets.each.slice(0, 8); track raker.tooth) {
+            <tr>
+              <th scope="row">Raker {{ raker.tooth }}</th>
+              <td class="figure">
+                {{ speech.plate(raker.wantedMm)
+                }}{{
+                  raker.deeperMm === null
+                    ? ''
+                    : raker.deeperMm > 0
+                      ? ', ' + speech.plate(raker.deeperMm) + ' deeper than it is'
+                      : ', deep enough'
+                }}
+              </td>
+            </tr>
+          }
+        }
         @if (s.dial; as dial) {
           <tr>
             <th scope="row">Off its centre</th>

@@ -1,3 +1,4 @@
+import { offsetOf, patternFrom } from '@odontis/core/saw/tooth-pattern';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { NgTemplateOutlet } from '@angular/common';
@@ -125,7 +126,8 @@ export class MeasurePage {
       untracked(() => {
         this.scans.startFrom({
           pitchMm: dossier.saw.pitchMm,
-          pattern: dossier.saw.family === 'crosscut' ? dossier.saw.pattern : '',
+          pattern:
+            dossier.saw.family === 'crosscut' ? patternFrom(dossier.saw.pattern, dossier.saw.patternOffset ?? 0) : '',
           cuts: cutsOf(dossier.saw),
         });
         if (!isPlanned(dossier.saw.family)) return;
@@ -145,6 +147,18 @@ export class MeasurePage {
       if (tooth !== null)
         untracked(() => (this.way() === 'scan' ? this.scans.select(tooth) : this.lines.goTo(tooth - 1)));
     });
+  }
+
+  /** The line begins elsewhere in its pattern than the ticket says: the ticket is put right. */
+  protected correctPattern(reads: string): void {
+    const dossier = this.evidence.dossier();
+    if (!dossier || dossier.saw.family !== 'crosscut') return;
+    const patternOffset = offsetOf(dossier.saw.pattern, reads);
+    if (patternOffset === null) return;
+    const { id, version, complaint, promisedOn } = dossier.ticket;
+    this.store.dispatch(
+      TicketPageEvents.ticketEdited({ id, change: { version, complaint, promisedOn, patternOffset } }),
+    );
   }
 
   private draw(): void {

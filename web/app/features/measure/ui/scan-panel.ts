@@ -34,6 +34,8 @@ export class ScanPanel {
   protected readonly speech = inject(Speech);
   readonly fileName = input.required<string>();
   readonly taken = output<ToothReading[]>();
+  /** The pattern as the line reads from its heel, to be written on the ticket. */
+  readonly begins = output<string>();
   protected readonly hand = signal<Hand>('pick');
   protected readonly marks = signal<readonly PicturePlace[]>([]);
   protected readonly dpi = signal('');
