@@ -16,8 +16,9 @@ function stop(line) {
 }
 
 if (!commands.includes(command)) stop(`Unknown command "${command}". There are: ${commands.join(', ')}.`);
-const major = Number(process.versions.node.split('.')[0]);
-if (major !== 20) stop(`Odontis runs on Node 20; this is Node ${process.versions.node}.`);
+const [major, minor] = process.versions.node.split('.').map(Number);
+if (![20, 22, 24].includes(major) || (major === 20 && minor < 19))
+  stop(`Odontis runs on Node 20.19, 22 and 24; this is Node ${process.versions.node}.`);
 
 const wanted = createHash('sha256')
   .update(readFileSync(path.join(root, 'package-lock.json')))

@@ -24,7 +24,7 @@ function whereFault(saw: Saw, r: Reading): string | null {
     if (!partsFor(saw, 'set').includes(r.part)) return `The set has no part "${r.part ?? 'the whole'}".`;
     return r.place > mostTeethOf(saw, r.part) ? `This saw has no tooth ${r.place}.` : null;
   }
-  if (r.quantity === 'raker-width' && r.value >= 2 * saw.pitchMm)
+  if (r.quantity === 'raker-width' && !r.setAside && r.value >= 2 * saw.pitchMm)
     return `A raker of ${r.value.toFixed(1)} mm would stand over its cutters: they are ${saw.pitchMm.toFixed(1)} mm from it.`;
   const { name, place } = QUANTITY_FACTS[r.quantity];
   const ofLine = r.quantity === 'place' || r.quantity === 'height' || r.quantity === 'set';

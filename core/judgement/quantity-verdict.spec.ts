@@ -56,6 +56,10 @@ describe('what a quantity’s readings say together', () => {
       readingFault(RAKER, { ...wide, quantity: 'raker-width', place: 5, value }, new Map());
     expect(fault(9)).toBeNull();
     expect(fault(31)).toContain('would stand over its cutters');
+    // Set aside as a slip it is kept, and asked about.
+    expect(
+      readingFault(RAKER, { ...wide, quantity: 'raker-width', place: 5, value: 31, setAside: true }, new Map()),
+    ).toBeNull();
   });
 
   it('a band’s set by its own pattern, and which side it runs to', () => {
