@@ -26,6 +26,26 @@ describe('what a quantity’s readings say together', () => {
     expect([says?.lowest.place, says?.highest.place]).toEqual([10, 15]);
   });
 
+  it('the breast of a long saw by its tips, and the bend of a jointer’s file for it', () => {
+    const arc = (radius: number) =>
+      at(
+        Array.from({ length: 101 }, (_, i) => i + 1)
+          .filter((tooth) => tooth % 5 !== 0)
+          .map((tooth) => [tooth, Math.sqrt(radius ** 2 - ((tooth - 51) * 15) ** 2) - radius]),
+      );
+    const says = summariseQuantity(RAKER, 'height', arc(20_000), 81, { wood: 'dry-soft' })?.breast;
+    expect((says?.radiusMm ?? 0) / 20_000).toBeCloseTo(1, 2);
+    // The chord of a circle by hand: 200² / (8 · 20 000) and a hair; over longer shoes as the square.
+    expect(says?.bend.bendMm).toBeCloseTo(0.25, 2);
+    const longer = summariseQuantity(RAKER, 'height', arc(20_000), 81, { wood: 'dry-soft', shoesMm: 400 })?.breast;
+    expect((longer?.bend.bendMm ?? 0) / (says?.bend.bendMm ?? NaN)).toBeCloseTo(4, 2);
+    const straight = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, 0]));
+    const none = summariseQuantity(RAKER, 'height', straight, 81, { wood: 'dry-soft' })?.breast;
+    expect([none?.radiusMm, none?.bend.bendMm]).toEqual([null, 0]);
+    expect(summariseQuantity(RAKER, 'height', straight.slice(0, 5), 81, { wood: 'dry-soft' })?.breast).toBeNull();
+    expect(summariseQuantity(BAND, 'height', straight, 81, { wood: 'dry-soft' })?.breast).toBeNull();
+  });
+
   it('gullets of rakers: each for its own width, never one depth for all', () => {
     const says = summariseQuantity(
       RAKER,

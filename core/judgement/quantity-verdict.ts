@@ -5,6 +5,9 @@ import { judgeSpread } from '../circular/equalise';
 import type { SpreadVerdict } from '../circular/equalise';
 import type { RakerSaw } from '../raker/raker-target';
 import { rakerGullet, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
+import { freeBreastedLineForShare, radiusOf } from '../line/breasted-line';
+import type { JointerBend } from '../line/jointer';
+import { jointerBend } from '../line/jointer';
 import type { Judgement } from './books';
 import { ownBook } from './books';
 import { judge } from './rule-book';
@@ -51,6 +54,13 @@ export interface QuantitySummary {
     readonly each: readonly { readonly tooth: number; readonly wantedMm: number; readonly deeperMm: number | null }[];
     readonly reason: Reason;
   } | null;
+  /** Out of the heights of a long saw's cutters: the breast they lie on, and how a jointer's file is bent to it. */
+  readonly breast: {
+    readonly sagittaMm: number;
+    readonly overMm: number;
+    readonly radiusMm: number | null;
+    readonly bend: JointerBend;
+  } | null;
   readonly dial: DialSplit | null;
   /** Out of a plate's bow: its bend, and how the shop would straighten it, in its own words; null where it stands straight. */
   readonly bend: { readonly found: PlateBend; readonly advice: readonly string[] } | null;
@@ -82,6 +92,9 @@ interface Beside {
   readonly own?: Judgement | undefined;
   /** Gullets as measured: a raker's own is held against its width. */
   readonly gulletDepths?: readonly PlaceEstimate[];
+  /** Share of the teeth that is to stand on the line, and the shop's own jointer, shoe to shoe, mm. */
+  readonly shareOnLine?: number | undefined;
+  readonly shoesMm?: number | undefined;
 }
 
 /**
@@ -94,7 +107,7 @@ export function summariseQuantity(
   quantity: LengthQuantity,
   estimates: readonly PlaceEstimate[],
   of: number,
-  { wood, own, gulletDepths = [] }: Beside,
+  { wood, own, gulletDepths = [], shareOnLine = 1, shoesMm }: Beside,
 ): QuantitySummary | null {
   const first = estimates[0];
   if (!first) return null;
@@ -112,6 +125,7 @@ export function summariseQuantity(
         ? rakersOf(saw.kind === 'frame' ? 'buck' : saw.kind, estimates, wood)
         : null,
     gullets: quantity === 'raker-width' ? gulletsOf(estimates, gulletDepths) : null,
+    breast: quantity === 'height' ? breastOf(saw, estimates, shareOnLine, shoesMm) : null,
     dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
     bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
     reach: quantity === 'rust' || quantity === 'pitting' ? plateReach(estimates, saw.toothLineMm, saw.pitchMm) : null,
@@ -133,6 +147,28 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
   const off = (sign: 1 | -1): number[] =>
     estimates.filter((e) => sign * (e.valueMm - depthMm) > RAKER_OFF_MM).map((e) => e.place);
   return { targetMm: depthMm, reason, shallow: off(-1), deep: off(1) };
+}
+
+/** Fewer tips than this lie on any arc. */
+const FEWEST_ON_ARC = 6;
+/** A breast of more than this share of its length is none that was filed, and one of less than this many mm is a straight line. No source. */
+const MOST_READ_SHARE = 0.05;
+const FLAT_MM = 0.02;
+
+/** The arc that loses least with the wanted share of the tips on it, each at its place by the pitch. */
+function breastOf(
+  saw: Saw,
+  estimates: readonly PlaceEstimate[],
+  shareOnLine: number,
+  shoesMm: number | undefined,
+): QuantitySummary['breast'] {
+  if (saw.family !== 'crosscut' || estimates.length < FEWEST_ON_ARC) return null;
+  const tips = estimates.map((e) => ({ xMm: (e.place - 1) * saw.pitchMm, yMm: e.valueMm }));
+  const overMm = (tips.at(-1)?.xMm ?? 0) - (tips[0]?.xMm ?? 0);
+  const line = freeBreastedLineForShare(tips, shareOnLine, 0, MOST_READ_SHARE * overMm);
+  const sagittaMm = line.breast?.sagittaMm ?? 0;
+  const radiusMm = sagittaMm < FLAT_MM ? null : radiusOf(line);
+  return { sagittaMm, overMm, radiusMm, bend: jointerBend(radiusMm, shoesMm) };
 }
 
 /** Gullet depth for each raker's own width, and how much deeper that is than measured, where it was. */

@@ -23,6 +23,8 @@ export const shopHabits = z.object({
   evennessShare: bounded(0.01, 0.5, 'The spacing error allowed', 'of the pitch'),
   /** Ordinary sharpenings of metal that even spacing may cost. */
   chaseSharpenings: bounded(0, 20, 'What even spacing may cost', 'sharpenings'),
+  /** The shop's jointer, from shoe to shoe; left out where nobody measured it. mm. */
+  jointerShoesMm: bounded(50, 600, 'The jointer, shoe to shoe,', 'mm').optional(),
   angles: z.object({ rip: anglePair, crosscutFine: anglePair, crosscutHand: anglePair }),
 });
 export type ShopHabits = Readonly<z.infer<typeof shopHabits>>;

@@ -78,11 +78,15 @@ export class GaugeDesk {
   protected readonly says = computed(() => {
     const dossier = this.keeper.dossier();
     const { quantity, estimates, places } = this.keeper;
-    const own = this.speech.book()?.judgement;
+    const [own, habits] = [this.speech.book()?.judgement, this.speech.book()?.habits];
     if (!dossier) return null;
     const { wood } = dossier.ticket;
     const gulletDepths = estimatesOf(this.keeper.readings(), 'gullet-depth', null);
-    return summariseQuantity(dossier.saw, quantity(), estimates(), places().length, { wood, own, gulletDepths });
+    return summariseQuantity(dossier.saw, quantity(), estimates(), places().length, {
+      ...{ wood, own, gulletDepths },
+      shareOnLine: habits?.shareOnLine,
+      shoesMm: habits?.jointerShoesMm,
+    });
   });
   protected readonly sampling = computed<Sampling | null>(() => {
     const dossier = this.keeper.dossier();

@@ -67,6 +67,27 @@ const SECOND_BEND_MM = 0.5;
             <td>{{ raker.deep.length === 0 ? 'none' : 'rakers ' + list(raker.deep) }}</td>
           </tr>
         }
+        @if (s.breast; as breast) {
+          <tr>
+            <th scope="row">Breast, by the tips</th>
+            <td class="figure">
+              {{
+                breast.radiusMm === null
+                  ? 'none: the line is straight'
+                  : speech.plate(breast.sagittaMm) + ' over ' + speech.long(breast.overMm)
+              }}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">The jointer’s file</th>
+            <td class="figure">
+              {{
+                breast.radiusMm === null ? 'straight' : 'bent ' + speech.fine(breast.bend.bendMm) + ' at its middle'
+              }}, over {{ speech.plate(breast.bend.shoesMm) }} from shoe to shoe
+              <od-why [reason]="breast.bend.reason" />
+            </td>
+          </tr>
+        }
         @if (s.gullets; as gullets) {
           <tr>
             <th scope="row">Gullets wanted</th>

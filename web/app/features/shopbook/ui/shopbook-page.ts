@@ -11,6 +11,8 @@ import { newPerson } from '@odontis/contract/people';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
+import { USUAL_SHOES_MM } from '@odontis/core/line/jointer';
+import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import type { BenchHours } from '@odontis/core/shop/bench-load';
 import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
@@ -81,6 +83,15 @@ export class ShopbookPage {
   protected habit(change: Partial<Habits>): void {
     const shop = this.shop();
     if (shop) this.set({ habits: { ...shop.book.habits, ...change } });
+  }
+
+  protected readonly usualShoes = USUAL_SHOES_MM;
+
+  /** The jointer's length as it is read off a rule; empty to forget it. */
+  protected shoes(text: string): void {
+    const read = parseLength(text, this.speech.speech().lengthUnit === 'thou' ? 'inch' : 'mm');
+    if (text.trim() !== '' && !read.ok) this.slip.set(`"${text}" is no length: type it such as 8 in or 200 mm.`);
+    else this.habit({ jointerShoesMm: read.ok ? read.mm : undefined });
   }
 
   protected readonly weekdays = WEEKDAYS;
