@@ -39,10 +39,12 @@ describe('what a quantity’s readings say together', () => {
     expect(says?.bend.bendMm).toBeCloseTo(0.25, 2);
     const longer = summariseQuantity(RAKER, 'height', arc(20_000), 81, { wood: 'dry-soft', shoesMm: 400 })?.breast;
     expect((longer?.bend.bendMm ?? 0) / (says?.bend.bendMm ?? NaN)).toBeCloseTo(4, 2);
-    const straight = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, 0]));
+    const straight = at(Array.from({ length: 20 }, (_, i): [number, number] => [1 + 5 * i, 0]));
     const none = summariseQuantity(RAKER, 'height', straight, 81, { wood: 'dry-soft' })?.breast;
     expect([none?.radiusMm, none?.bend.bendMm]).toEqual([null, 0]);
     expect(summariseQuantity(RAKER, 'height', straight.slice(0, 5), 81, { wood: 'dry-soft' })?.breast).toBeNull();
+    const oneEnd = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, 0]));
+    expect(summariseQuantity(RAKER, 'height', oneEnd, 81, { wood: 'dry-soft' })?.breast).toBeNull();
     expect(summariseQuantity(BAND, 'height', straight, 81, { wood: 'dry-soft' })?.breast).toBeNull();
   });
 

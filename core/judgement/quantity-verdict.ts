@@ -153,6 +153,8 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
 const FEWEST_ON_ARC = 6;
 /** A breast of more than this share of its length is none that was filed, and one of less than this many mm is a straight line. No source. */
 const MOST_READ_SHARE = 0.05;
+/** A breast is read off so much of the line at the least. No source. */
+const LEAST_READ_SHARE = 0.6;
 const FLAT_MM = 0.02;
 
 /** The arc that loses least with the wanted share of the tips on it, each at its place by the pitch. */
@@ -165,6 +167,8 @@ function breastOf(
   if (saw.family !== 'crosscut' || estimates.length < FEWEST_ON_ARC) return null;
   const tips = estimates.map((e) => ({ xMm: (e.place - 1) * saw.pitchMm, yMm: e.valueMm }));
   const overMm = (tips.at(-1)?.xMm ?? 0) - (tips[0]?.xMm ?? 0);
+  // A few teeth at one end tell nothing of the whole line.
+  if (overMm < LEAST_READ_SHARE * saw.toothLineMm) return null;
   const line = freeBreastedLineForShare(tips, shareOnLine, 0, MOST_READ_SHARE * overMm);
   const sagittaMm = line.breast?.sagittaMm ?? 0;
   const radiusMm = sagittaMm < FLAT_MM ? null : radiusOf(line);

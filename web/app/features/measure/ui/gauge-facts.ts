@@ -80,11 +80,11 @@ const SECOND_BEND_MM = 0.5;
           </tr>
           <tr>
             <th scope="row">The jointer’s file</th>
-            <td class="figure">
-              {{
+            <td>
+              <strong>{{
                 breast.radiusMm === null ? 'straight' : 'bent ' + speech.fine(breast.bend.bendMm) + ' at its middle'
-              }}, over {{ speech.plate(breast.bend.shoesMm) }} from shoe to shoe
-              <od-why [reason]="breast.bend.reason" />
+              }}</strong>
+              over {{ speech.plate(breast.bend.shoesMm) }}, shoe to shoe <od-why [reason]="breast.bend.reason" />
             </td>
           </tr>
         }
