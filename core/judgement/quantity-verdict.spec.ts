@@ -1,7 +1,7 @@
 import type { PlaceEstimate } from '../evidence/estimates';
 import { readingFault } from '../evidence/reading-fault';
 import { BAND, DADO, PLAIN_HEAD, RAKER } from '../reference/made-saws';
-import type { Saw } from '../saw/saw';
+import type { Saw, SawOf } from '../saw/saw';
 import type { Judgement } from './books';
 import { setLimitMm, sideOf, summariseQuantity } from './quantity-verdict';
 
@@ -43,6 +43,10 @@ describe('what a quantity’s readings say together', () => {
     const none = summariseQuantity(RAKER, 'height', straight, 81, { wood: 'dry-soft' })?.breast;
     expect([none?.radiusMm, none?.bend.bendMm]).toEqual([null, 0]);
     expect(summariseQuantity(RAKER, 'height', straight.slice(0, 5), 81, { wood: 'dry-soft' })?.breast).toBeNull();
+    // A jointer longer than the saw is no slip of ours: nothing is said, and nothing breaks.
+    const short: SawOf<'crosscut'> = { ...RAKER, pitchMm: 4, toothLineMm: 80 };
+    const humped = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, -0.04 * (i - 10) ** 2]));
+    expect(summariseQuantity(short, 'height', humped, 20, { wood: 'dry-soft', shoesMm: 600 })?.breast).toBeNull();
     const oneEnd = at(Array.from({ length: 20 }, (_, i): [number, number] => [i + 1, 0]));
     expect(summariseQuantity(RAKER, 'height', oneEnd, 81, { wood: 'dry-soft' })?.breast).toBeNull();
     expect(summariseQuantity(BAND, 'height', straight, 81, { wood: 'dry-soft' })?.breast).toBeNull();

@@ -7,7 +7,7 @@ import type { RakerSaw } from '../raker/raker-target';
 import { rakerGullet, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
 import { freeBreastedLineForShare, radiusOf } from '../line/breasted-line';
 import type { JointerBend } from '../line/jointer';
-import { jointerBend } from '../line/jointer';
+import { jointerBend, USUAL_SHOES_MM } from '../line/jointer';
 import type { Judgement } from './books';
 import { ownBook } from './books';
 import { judge } from './rule-book';
@@ -162,13 +162,13 @@ function breastOf(
   saw: Saw,
   estimates: readonly PlaceEstimate[],
   shareOnLine: number,
-  shoesMm: number | undefined,
+  shoesMm = USUAL_SHOES_MM,
 ): QuantitySummary['breast'] {
   if (saw.family !== 'crosscut' || estimates.length < FEWEST_ON_ARC) return null;
   const tips = estimates.map((e) => ({ xMm: (e.place - 1) * saw.pitchMm, yMm: e.valueMm }));
   const overMm = (tips.at(-1)?.xMm ?? 0) - (tips[0]?.xMm ?? 0);
-  // A few teeth at one end tell nothing of the whole line.
-  if (overMm < LEAST_READ_SHARE * saw.toothLineMm) return null;
+  // A few teeth at one end tell nothing of the whole line; a jointer longer than what was read rides on nothing.
+  if (overMm < LEAST_READ_SHARE * saw.toothLineMm || shoesMm > overMm) return null;
   const line = freeBreastedLineForShare(tips, shareOnLine, 0, MOST_READ_SHARE * overMm);
   const sagittaMm = line.breast?.sagittaMm ?? 0;
   const radiusMm = sagittaMm < FLAT_MM ? null : radiusOf(line);

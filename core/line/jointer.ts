@@ -19,7 +19,7 @@ export interface JointerBend {
  * the chord of a circle). Null radius: a straight line, no bend. mm. RangeError on shoes farther
  * apart than the arc is wide. Example: R 5000, s 200 -> 1.000 mm.
  */
-export function jointerBend(radiusMm: number | null, shoesMm = USUAL_SHOES_MM): JointerBend {
+export function jointerBend(radiusMm: number | null, shoesMm: number): JointerBend {
   const bendMm = radiusMm === null ? 0 : sagittaMm(shoesMm, radiusMm);
   return {
     shoesMm,
