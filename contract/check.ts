@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SHAVINGS } from '@odontis/core/raker/shavings';
 import { text, version } from './fields';
 import { bounded } from './fields';
 
@@ -10,15 +11,30 @@ export const newCheck = z.object({
   runs: z.enum(CUTS),
   binds: z.boolean(),
   chatters: z.boolean(),
+  /** What a saw with rakers throws out; null where nobody looked. */
+  shavings: z.enum(SHAVINGS).nullish(),
   note: text(1000, 'The note'),
 });
 export type NewCheck = z.infer<typeof newCheck>;
+
+/** {@link RakersAfter} */
+const rakersAfter = z.object({
+  read: z.int(),
+  of: z.int(),
+  high: z.int(),
+  low: z.int(),
+  worstMm: z.number(),
+  strokes: z.int(),
+});
 
 export const checkRound = z.object({
   number: z.number().int(),
   runs: z.enum(CUTS),
   binds: z.boolean(),
   chatters: z.boolean(),
+  shavings: z.enum(SHAVINGS).nullable(),
+  /** Rakers as measured for this cut; null where none was. */
+  rakers: rakersAfter.nullable(),
   note: z.string(),
   verdict: z.enum(['pass', 'again']),
   setLeftMm: z.number().nullable(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { workOrder } from '@odontis/core/work/order';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, version } from './fields';
@@ -17,6 +18,10 @@ export const planChoice = z.object({
   sample: z.boolean({ error: 'Say whether the measured teeth stand for the rest.' }),
   /** New teeth cut at this pitch; left out or null to keep those it has. */
   retoothMm: bounded(0.5, 60, 'The pitch of the new teeth', 'mm').nullish(),
+  /** Of a line of cutters: its crown, null as the teeth lie; rakers below them and their tips, null as the shop has them. */
+  breastMm: bounded(0, 150, 'The breast', 'mm').nullish(),
+  rakerMm: bounded(0.02, 2, 'The depth of the rakers', 'mm').nullish(),
+  rakerTip: z.enum(RAKER_TIPS).nullish(),
 });
 export type PlanChoice = z.infer<typeof planChoice>;
 

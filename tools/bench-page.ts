@@ -3,7 +3,9 @@ import { chromium } from '@playwright/test';
 import sharp from 'sharp';
 import type pg from 'pg';
 import type { ShopBench } from './bench-shop';
-import { inShop, percentile } from './bench-shop';
+import { inShop, keepLine, percentile } from './bench-shop';
+import { dossier } from '../contract/dossier';
+import type { ToothReading } from '../core/evidence/tooth-reading';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { CHROMIUM } from './debian';
 
@@ -76,25 +78,31 @@ function report(what: string, { idle, moving, busy }: Motion): void {
   console.log(`  frame to frame with one in each ${spread(moving)}; with none ${spread(idle)}; sixty a second is 16.7`);
 }
 
-/** Gives a ticket at this stage 400 teeth, hollow and uneven, and returns its number. */
-async function longSaw(client: pg.Client, stage: 'measure' | 'plan'): Promise<number> {
-  const found = await client.query<{ id: number; measuring: number }>(
-    `WITH one AS (SELECT id FROM ticket WHERE stage = $1 ORDER BY id LIMIT 1)
-     INSERT INTO measuring (ticket_id, kind, round, version, changed_by) SELECT id, 'before', 1, 1, 1 FROM one
-     ON CONFLICT (ticket_id, kind, round, sitting) DO UPDATE SET version = 1 RETURNING ticket_id AS id, id AS measuring`,
+/** Gives a hand or back saw at this stage 400 teeth, hollow and uneven, and returns its ticket. */
+async function longSaw(client: pg.Client, address: string, stage: 'measure' | 'plan'): Promise<number> {
+  const found = await client.query<{ id: number; saw_id: number }>(
+    `SELECT t.id, t.saw_id FROM ticket t JOIN saw s ON s.id = t.saw_id
+     WHERE t.stage = $1 AND s.family IN ('hand', 'back') ORDER BY t.id LIMIT 1`,
     [stage],
   );
-  const { id, measuring } = found.rows[0] as { id: number; measuring: number };
-  await client.query('DELETE FROM reading WHERE measuring_id = $1', [measuring]);
-  await client.query(
-    `INSERT INTO reading (measuring_id, tooth, x_mm, y_mm, set_mm, kind)
-     SELECT $1, n, n * 2 + 0.08 * sin(n * 1.7), -0.15 * sin(pi() * n / $2::int) - 0.02 * abs(sin(n * 3.1)), 0.05, 'tooth' FROM generate_series(1, $2::int) n`,
-    [measuring, TEETH],
-  );
-  await client.query(`UPDATE saw SET tooth_line_mm = $2 WHERE id = (SELECT saw_id FROM ticket WHERE id = $1)`, [
-    id,
-    TEETH * 2,
+  const { id, saw_id: saw } = found.rows[0] as { id: number; saw_id: number };
+  await client.query('UPDATE saw SET pitch_mm = 2, tooth_line_mm = $2, toe_zones = NULL WHERE id = $1', [
+    saw,
+    (TEETH - 1) * 2,
   ]);
+  const teeth = Array.from({ length: TEETH }, (_, i): ToothReading => {
+    const n = i + 1;
+    return {
+      tooth: n,
+      xMm: i * 2 + 0.08 * Math.sin(n * 1.7),
+      yMm: -0.15 * Math.sin((Math.PI * n) / TEETH) - 0.02 * Math.abs(Math.sin(n * 3.1)),
+      setMm: 0.05,
+      lean: i % 2 ? 'right' : 'left',
+      kind: 'tooth',
+    };
+  });
+  const opened = dossier.parse(await (await fetch(`${address}/api/tickets/${id}`)).json());
+  await keepLine(address, id, opened.seen, teeth);
   return id;
 }
 
@@ -167,10 +175,10 @@ export const measurePages = (bench: ShopBench): Promise<void> =>
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
     console.log(`\nPages at ${TEETH} teeth, headless, drawn by the processor alone`);
-    await page.goto(`${address}/ticket/${await longSaw(client, 'plan')}/plan`);
+    await page.goto(`${address}/ticket/${await longSaw(client, address, 'plan')}/plan`);
     await page.locator('od-curve-chart canvas').first().waitFor();
     report('Plan: one move of the handle', await motion(page, { at: '[role="slider"]', does: 'arrows' }));
-    await page.goto(`${address}/ticket/${await longSaw(client, 'measure')}/measure`);
+    await page.goto(`${address}/ticket/${await longSaw(client, address, 'measure')}/measure`);
     await page.locator('#od-entry').waitFor();
     // From the middle of the line: keyed there, a value changes a tooth that stands.
     await page.locator('[role="listitem"]').nth(5).click();

@@ -107,6 +107,26 @@ export const measureRoutes = (bench: ShopBench): Promise<void> =>
 const LONG_LINE = 5000;
 const OPENINGS = 40;
 
+/** Sends a line as it came in to a ticket, as a desk does, and says how more of that session is sent. */
+export async function keepLine(address: string, ticket: number, from: number, teeth: readonly ToothReading[]) {
+  const mint = (): string => randomUUID();
+  const readings = takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint });
+  const session = { key: mint(), kind: 'before' };
+  const send = async (seen: number, batch: readonly Reading[]): Promise<{ seen: number }> => {
+    const answer = await fetch(`${address}/api/tickets/${ticket}/evidence`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', [PERSON_HEADER]: '1' },
+      body: JSON.stringify({ session, seen, readings: batch }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    return (await answer.json()) as { seen: number };
+  };
+  let seen = from;
+  for (let at = 0; at < readings.length; at += MOST_READINGS)
+    ({ seen } = await send(seen, readings.slice(at, at + MOST_READINGS)));
+  return { readings, send, seen };
+}
+
 /** A measuring of 5,000 teeth opened as a page opens it, and one changed reading sent and kept. */
 export const measureRecord = (bench: ShopBench): Promise<void> =>
   inShop(bench, async (client, address) => {
@@ -115,7 +135,6 @@ export const measureRecord = (bench: ShopBench): Promise<void> =>
     );
     const ticket = row.rows[0]?.id ?? 1;
     await client.query('UPDATE saw SET pitch_mm = 0.55, tooth_line_mm = 2749.45 WHERE id = $1', [row.rows[0]?.saw_id]);
-    const mint = (): string => randomUUID();
     const teeth = Array.from({ length: LONG_LINE }, (_, i): ToothReading => ({
       tooth: i + 1,
       xMm: i * 0.55 + 0.01 * Math.sin(i),
@@ -124,22 +143,11 @@ export const measureRecord = (bench: ShopBench): Promise<void> =>
       setMm: 0.08,
       kind: 'tooth',
     }));
-    const readings = takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint });
-    const session = { key: mint(), kind: 'before' };
-    const send = async (seen: number, batch: readonly Reading[]): Promise<{ seen: number }> => {
-      const answer = await fetch(`${address}/api/tickets/${ticket}/evidence`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', [PERSON_HEADER]: '1' },
-        body: JSON.stringify({ session, seen, readings: batch }),
-      });
-      if (!answer.ok) throw new Error(await answer.text());
-      return (await answer.json()) as { seen: number };
-    };
     const opened = async (): Promise<Dossier> =>
       dossier.parse(await (await fetch(`${address}/api/tickets/${ticket}`)).json());
-    let { seen } = await opened();
-    for (let from = 0; from < readings.length; from += MOST_READINGS)
-      ({ seen } = await send(seen, readings.slice(from, from + MOST_READINGS)));
+    const kept = await keepLine(address, ticket, (await opened()).seen, teeth);
+    const { readings, send } = kept;
+    let { seen } = kept;
     // As the database does by itself within a minute.
     await client.query('ANALYZE');
     const heights = readings.filter((r) => r.quantity === 'height');
@@ -155,7 +163,7 @@ export const measureRecord = (bench: ShopBench): Promise<void> =>
     const change = async (): Promise<void> => {
       const before = heights[tooth++];
       if (!before) throw new Error('There is no such tooth.');
-      ({ seen } = await send(seen, [{ ...before, key: mint(), value: 0.01, corrects: before.key } as Reading]));
+      ({ seen } = await send(seen, [{ ...before, key: randomUUID(), value: 0.01, corrects: before.key } as Reading]));
     };
     await timed(5, change);
     const changing = await timed(CALLS / 2, change);

@@ -20,7 +20,7 @@ import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { HEAVIER, STEP_KINDS } from '@odontis/core/work/step';
 import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/saw';
-import { ALL_FILINGS, BACK_FIXINGS, CUTS, FILINGS, STRAIGHT_FAMILIES, WOODS } from '@odontis/core/saw/families';
+import { ALL_FILINGS, BACK_FIXINGS, CUTS, FILINGS, LINE_FAMILIES, WOODS } from '@odontis/core/saw/families';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/evidence/tooth-reading';
 import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
@@ -64,7 +64,7 @@ describe('docs that cannot lie', () => {
       ...STEP_KINDS,
       ...BACK_FIXINGS,
       ...FILINGS,
-      ...STRAIGHT_FAMILIES,
+      ...LINE_FAMILIES,
       ...WOODS,
       ...POINT_CONVENTIONS,
       ...LEANS,

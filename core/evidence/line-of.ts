@@ -1,5 +1,5 @@
 import type { Saw } from '../saw/saw';
-import { placesOn } from '../saw/saw';
+import { placesOn, rolesOn } from '../saw/saw';
 import type { Estimate } from './estimate';
 import { meanOf, standing } from './estimates';
 import type { Gauge } from './gauges';
@@ -7,6 +7,8 @@ import { latestSession } from './latest';
 import type { LengthReading } from './reading';
 import type { Evidence, SessionKind, SessionReadings } from './session';
 import { leansOf } from './leans-of';
+import { rakersRead, underCutters } from './rakers-read';
+import { sidesOf } from './sides';
 import { LINE_QUANTITIES } from './quantities';
 import { setAt } from './set-of';
 import type { ToothReading } from './tooth-reading';
@@ -23,6 +25,8 @@ export interface LineView {
   readonly heightsRead: number;
   /** Teeth whose place was read; where none was, teeth stand at the pitch that was told. */
   readonly placesRead: number;
+  /** Rakers whose depth under their cutters was read; none on a line of like teeth. */
+  readonly rakersRead: readonly number[];
   /** What most heights were read with. */
   readonly gauge: Gauge;
   /** Some of it came from a stand-in. */
@@ -39,13 +43,16 @@ const LINE: ReadonlySet<string> = new Set(LINE_QUANTITIES);
  * The tooth line as last measured before or after the work; null where it was not. Heights,
  * places, kinds and notes are those of one session, the last with any of them: another
  * session lays the straight edge anew. Set and lean are joined to it. A height nobody read
- * lies between its neighbours', a place between or a pitch on from those that were read. mm. O(n).
+ * lies between its neighbours', a place between or a pitch on from those that were read. A raker
+ * stands under its cutters by what was read of it; one nobody read as deep as those read. mm. O(n).
  */
 export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineView | null {
   const session = latestSession(evidence, kind, (r) => LINE.has(r.quantity));
   if (!session) return null;
   const read = readingsByTooth(session);
-  const count = read.last;
+  const rakers = rakersRead(evidence, kind);
+  const count = Math.max(read.last, ...rakers.keys());
+  const roles = rakers.size > 0 || saw.family === 'crosscut' ? rolesOn(saw, count) : null;
   const kinds = Array.from({ length: count }, (_, i) => read.kinds.get(i + 1) ?? ('tooth' as const));
   const heights = read.heights;
   const inPitches = placesOn(saw, count);
@@ -60,7 +67,9 @@ export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineVie
     yMm[i] = Math.min(...(beside.length > 0 ? beside : [yMm[i] as number])) - HALF_A_TOOTH * saw.pitchMm;
   }
   const xMm = filled(count, (tooth) => read.places.get(tooth)?.value ?? null, { from: inPitches, slope: saw.pitchMm });
-  const set = setAt(evidence, kind);
+  if (roles) underCutters({ xMm, yMm }, roles, rakers);
+  const sides = sidesOf(saw);
+  const set = setAt(evidence, kind, sides);
   const leans = leansOf(evidence);
   return {
     session: session.key,
@@ -71,7 +80,7 @@ export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineVie
         tooth,
         xMm: xMm[i] as number,
         yMm: missing ? 0 : (yMm[i] as number),
-        lean: leans.get(tooth) ?? null,
+        lean: leans.get(tooth) ?? (roles ? sides(tooth) : null),
         setMm: missing ? null : (set.get(tooth)?.valueMm ?? null),
         kind: toothKind,
         note: read.notes.get(tooth) ?? null,
@@ -80,9 +89,10 @@ export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineVie
     heightErrorMm: Float64Array.from(kinds, (_, i) => heights.get(i + 1)?.error ?? Infinity),
     heightsRead: heights.size,
     placesRead: read.places.size,
+    rakersRead: [...rakers.keys()].sort((a, b) => a - b),
     gauge: read.gauge,
-    simulated: read.simulated || [...set.values()].some((s) => s.simulated),
-    keys: [...read.keys, ...[...set.values()].flatMap((s) => s.keys)],
+    simulated: read.simulated || [...set.values(), ...rakers.values()].some((s) => s.simulated),
+    keys: [...read.keys, ...[...set.values()].flatMap((s) => s.keys), ...[...rakers.values()].flatMap((r) => r.keys)],
   };
 }
 

@@ -33,12 +33,13 @@ const EVEN = (tooth: number): number => tooth;
 
 /**
  * What a line of readings says at a glance. `placeOf` gives a tooth's place in pitches of the main
- * stretch; a line of one pitch needs none. Least squares for pitch, straight
+ * stretch; a line of one pitch needs none. `groupOf` parts the line where spacing is not judged. Least squares for pitch, straight
  * line and crown (normal equations on centred x). Null below three teeth. O(n).
  */
 export function lineStatistics(
   readings: readonly ToothReading[],
   placeOf: (tooth: number) => number = EVEN,
+  groupOf: (tooth: number) => number = () => 0,
 ): LineStatistics | null {
   const standing = standingTeeth(readings);
   const first = standing[0];
@@ -52,6 +53,7 @@ export function lineStatistics(
   for (let i = 1; i < standing.length; i++) {
     const a = standing[i - 1] as ToothReading;
     const b = standing[i] as ToothReading;
+    if (groupOf(a.tooth) !== groupOf(b.tooth)) continue;
     worst = Math.max(worst, Math.abs(b.xMm - a.xMm - (placeOf(b.tooth) - placeOf(a.tooth)) * pitch));
   }
   return {

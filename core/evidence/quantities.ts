@@ -1,4 +1,5 @@
 import type { Saw } from '../saw/saw';
+import { LINE_FAMILIES } from '../saw/families';
 import { rolesOn, teethOf } from '../saw/saw';
 import { teethFor } from '../saw/all-families';
 
@@ -96,6 +97,7 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
       return [
         ...(saw.pattern.includes('R') ? (['raker-depth', 'raker-width'] as const) : []),
         'height',
+        'place',
         'set',
         'gullet-depth',
         ...plate,
@@ -126,7 +128,11 @@ export function placesOf(saw: Saw, quantity: LengthQuantity, part: string | null
   if (!roles) return all;
   // Cutters have height and set; a raker is measured against them.
   const wanted =
-    quantity === 'raker-depth' || quantity === 'raker-width' ? 'raker' : quantity === 'gullet-depth' ? null : 'cutter';
+    quantity === 'raker-depth' || quantity === 'raker-width'
+      ? 'raker'
+      : quantity === 'gullet-depth' || quantity === 'place'
+        ? null
+        : 'cutter';
   return wanted === null ? all : all.filter((tooth) => roles[tooth - 1] === wanted);
 }
 
@@ -160,4 +166,4 @@ export function mostTeethOf(saw: Saw, part: string | null): number {
 const MOST_ON_A_LINE = 5000;
 
 /** Whether a straight tooth line of heights and places is measured of it: a plan on the drawn line begins there. */
-export const hasToothLine = (saw: Saw): boolean => saw.family === 'hand' || saw.family === 'back';
+export const hasToothLine = (saw: Saw): boolean => (LINE_FAMILIES as readonly string[]).includes(saw.family);

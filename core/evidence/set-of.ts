@@ -5,6 +5,7 @@ import { leansOf } from './leans-of';
 import type { LengthReading } from './reading';
 import type { Evidence, SessionKind } from './session';
 import type { Lean } from './tooth-reading';
+import type { Sides } from './sides';
 import { alternateLean } from './tooth-reading';
 
 /** Set as it was read at one tooth. mm. */
@@ -19,11 +20,16 @@ export interface SetAtTooth {
  * Set of every tooth as last measured before or after the work. A side read again stands in
  * for all of that side read before: filing, setting or the stone lie between, and a few
  * teeth taken anew say what the others came to. Sides by what was seen of each tooth's
- * lean, else by turns. mm. O(n).
+ * lean, else by `sides`. mm. O(n).
  */
-export function setAt(evidence: Evidence, kind: SessionKind, part: string | null = null): Map<number, SetAtTooth> {
+export function setAt(
+  evidence: Evidence,
+  kind: SessionKind,
+  sides: Sides,
+  part: string | null = null,
+): Map<number, SetAtTooth> {
   const leans = leansOf(evidence);
-  const sideOf = (tooth: number): Lean => leans.get(tooth) ?? alternateLean(tooth);
+  const sideOf = (tooth: number): Lean => leans.get(tooth) ?? sides(tooth) ?? alternateLean(tooth);
   const bySide: Partial<Record<Lean, Map<number, LengthReading[]>>> = {};
   for (const session of evidence) {
     if (session.kind !== kind) continue;
@@ -55,13 +61,11 @@ export interface SetOfSides {
 }
 
 /** Means and spreads of both sides as last measured; null where neither was. mm. */
-export function setOf(evidence: Evidence, kind: SessionKind): SetOfSides | null {
+export function setOf(evidence: Evidence, kind: SessionKind, sides: Sides): SetOfSides | null {
   const leans = leansOf(evidence);
-  const set = [...setAt(evidence, kind)];
+  const set = [...setAt(evidence, kind, sides)];
   if (set.length === 0) return null;
   const of = (side: Lean): SideSet =>
-    meanAndSpread(
-      set.filter(([tooth]) => (leans.get(tooth) ?? alternateLean(tooth)) === side).map(([, s]) => s.valueMm),
-    );
+    meanAndSpread(set.filter(([tooth]) => (leans.get(tooth) ?? sides(tooth)) === side).map(([, s]) => s.valueMm));
   return { left: of('left'), right: of('right') };
 }

@@ -9,6 +9,7 @@ import { setOf } from './set-of';
 import { takeAt, takeLine, undone, withdrawn } from './take';
 import { standing } from './estimates';
 import type { ToothReading } from './tooth-reading';
+import { alternateLean } from './tooth-reading';
 
 const SAW = { ...ordinarySaw('tenon'), pitchMm: 2, toothLineMm: 80 };
 let minted = 0;
@@ -90,7 +91,9 @@ describe('views of the evidence', () => {
         // Leans are the one thing of which the last seen speaks; here both lines say the same.
         expect(line(other)?.teeth).toEqual(line(one)?.teeth ?? []);
         // Where no set was read there is none, in whichever order.
-        expect(setOf([other], 'before')?.left.count ?? 0).toBe(setOf([one], 'before')?.left.count ?? 0);
+        expect(setOf([other], 'before', alternateLean)?.left.count ?? 0).toBe(
+          setOf([one], 'before', alternateLean)?.left.count ?? 0,
+        );
       }),
     );
   });
@@ -181,7 +184,7 @@ describe('views of the evidence', () => {
   it('a side whose set is read anew stands in for all of that side read before, and for no other', () => {
     const all = session([1, 2, 3, 4].map((t) => length('set', t, 0.05)));
     const left = session([length('set', 3, 0.2)]);
-    expect(setOf([all, left], 'before')).toEqual({
+    expect(setOf([all, left], 'before', alternateLean)).toEqual({
       left: { count: 1, meanMm: 0.2, spreadMm: null },
       right: { count: 2, meanMm: 0.05, spreadMm: 0 },
     });

@@ -87,6 +87,24 @@ export function chooseFile(heightMm: number, tooth: FiledTooth, fleamDeg: number
   };
 }
 
+/** What cutters are pointed with, one at a time. Face of an 8 in mill file, from memory of hand-tool catalogues. */
+const MILL_FILE: TaperFile = { id: '8mill', name: '8 in mill file, one edge safe', faceMm: 20, cornerRadiusMm: 0 };
+
+/** The file for cutters that are pointed one by one: a flat one of any size, as no gullet limits it. mm. */
+export const pointingFile = (heightMm: number): FileChoice => ({
+  file: MILL_FILE,
+  flankMm: heightMm,
+  tooNarrow: false,
+  strokesPerCorner: STROKES_PER_CORNER,
+  reason: because(
+    `File: ${MILL_FILE.name}`,
+    'each cutter is pointed by itself: the flat of a mill file along its bevel',
+    [input('cutter height', heightMm, 'mm')],
+    COMMON_PRACTICE,
+    'The safe edge goes to the next tooth. Chalk in the file stops it loading.',
+  ),
+});
+
 /**
  * How many of a file's three corners a job uses up: strokes asked for over
  * strokes a corner lasts. Above 3 a second file is wanted.

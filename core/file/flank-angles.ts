@@ -61,6 +61,17 @@ export function toothFor(rakeDeg: number, fleamDeg: number, sectionDeg = TAPER_S
   return filedTooth({ rollDeg: rollForRake(rakeDeg, fleamDeg), fleamDeg, sectionDeg });
 }
 
+/**
+ * A cutter pointed alike from both sides with a flat file: its section is twice the lean of one
+ * side, so that face and back lean equally. Throws RangeError on a rake that leaves no point.
+ * Example: rake -30 -> face and back 30 degrees off upright, a point of 60.
+ */
+export function pointedTooth(rakeDeg: number, fleamDeg: number): FiledTooth {
+  if (!(rakeDeg < 0))
+    throw new RangeError('A cutter pointed from both sides leans back on both: its rake is below zero.');
+  return toothFor(rakeDeg, fleamDeg, 2 * rollForRake(rakeDeg, fleamDeg));
+}
+
 /** Height of a pointed tooth above the V's bottom: h = p / T (geometry section 2). mm from mm. */
 export function toothHeightMm(pitchMm: number, tooth: FiledTooth): number {
   if (!(pitchMm > 0)) throw new RangeError('Pitch must be above zero.');

@@ -4,8 +4,9 @@ import type { DialSplit } from '../circular/dial-harmonics';
 import { judgeSpread } from '../circular/equalise';
 import type { SpreadVerdict } from '../circular/equalise';
 import type { RakerSaw } from '../raker/raker-target';
-import { rakerGullet, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
+import { RAKER_OFF_MM, rakerGullet, rakerSawOf, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
 import { freeBreastedLineForShare, radiusOf } from '../line/breasted-line';
+import { MOST_BREAST_SHARE } from '../line/own-arc';
 import type { JointerBend } from '../line/jointer';
 import { jointerBend, USUAL_SHOES_MM } from '../line/jointer';
 import type { Judgement } from './books';
@@ -17,7 +18,6 @@ import { because, input } from '../reason/reason';
 import type { Saw } from '../saw/saw';
 import type { Wood } from '../saw/families';
 import { meanAndSpread } from '../evidence/line-statistics';
-import { rolesOn } from '../saw/saw';
 import type { SetBalance } from '../set/set-balance';
 import { setBalance } from '../set/set-balance';
 import { familySet } from '../set/family-set';
@@ -29,7 +29,7 @@ import { plateBend } from '../plate/plate-bend';
 import type { PlateReach } from '../plate/plate-reach';
 import { plateReach } from '../plate/plate-reach';
 import type { LengthQuantity } from '../evidence/quantities';
-import { alternateLean } from '../evidence/tooth-reading';
+import { sidesOf } from '../evidence/sides';
 
 /** What the places of one quantity say together. mm. */
 export interface QuantitySummary {
@@ -69,21 +69,11 @@ export interface QuantitySummary {
   readonly chippers: { readonly spreadMm: number; readonly verdict: SpreadVerdict } | null;
 }
 
-/** A raker this far off the wanted depth is filed; 2 thou, about what a gauge and a file can keep. Common practice, no source. */
-export const RAKER_OFF_MM = 0.05;
-
 /** The side a tooth was bent to, by the family's own pattern; null for one left straight and for a raker. */
 export function sideOf(saw: Saw, tooth: number): 'left' | 'right' | null {
-  if (saw.family === 'crosscut') return cutterSide(saw, tooth);
-  if (saw.family !== 'band') return alternateLean(tooth);
+  if (saw.family !== 'band') return sidesOf(saw)(tooth);
   const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
   return lean === 'left' || lean === 'right' ? lean : null;
-}
-
-/** Cutters lean by turns among themselves, whatever rakers stand between (trade section 1: alternately bevelled). */
-function cutterSide(saw: Saw, tooth: number): 'left' | 'right' | null {
-  const roles = rolesOn(saw, tooth) ?? [];
-  return roles[tooth - 1] === 'cutter' ? alternateLean(roles.filter((role) => role === 'cutter').length) : null;
 }
 
 /** What is known beside the readings of one quantity. */
@@ -121,9 +111,7 @@ export function summariseQuantity(
     highest: estimates.reduce((a, b) => (b.valueMm > a.valueMm ? b : a), first),
     set: quantity === 'set' ? setOf(saw, estimates) : null,
     raker:
-      quantity === 'raker-depth' && saw.family === 'crosscut'
-        ? rakersOf(saw.kind === 'frame' ? 'buck' : saw.kind, estimates, wood)
-        : null,
+      quantity === 'raker-depth' && saw.family === 'crosscut' ? rakersOf(rakerSawOf(saw.kind), estimates, wood) : null,
     gullets: quantity === 'raker-width' ? gulletsOf(estimates, gulletDepths) : null,
     breast: quantity === 'height' ? breastOf(saw, estimates, shareOnLine, shoesMm) : null,
     dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
@@ -151,10 +139,9 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
 
 /** Fewer tips than this lie on any arc. */
 const FEWEST_ON_ARC = 6;
-/** A breast of more than this share of its length is none that was filed, and one of less than this many mm is a straight line. No source. */
-const MOST_READ_SHARE = 0.05;
 /** A breast is read off so much of the line at the least. No source. */
 const LEAST_READ_SHARE = 0.6;
+/** A breast of less than this is a straight line. No source. mm. */
 const FLAT_MM = 0.02;
 
 /** The arc that loses least with the wanted share of the tips on it, each at its place by the pitch. */
@@ -169,7 +156,7 @@ function breastOf(
   const overMm = (tips.at(-1)?.xMm ?? 0) - (tips[0]?.xMm ?? 0);
   // A few teeth at one end tell nothing of the whole line; a jointer longer than what was read rides on nothing.
   if (overMm < LEAST_READ_SHARE * saw.toothLineMm || shoesMm > overMm) return null;
-  const line = freeBreastedLineForShare(tips, shareOnLine, 0, MOST_READ_SHARE * overMm);
+  const line = freeBreastedLineForShare(tips, shareOnLine, 0, MOST_BREAST_SHARE * overMm);
   const sagittaMm = line.breast?.sagittaMm ?? 0;
   const radiusMm = sagittaMm < FLAT_MM ? null : radiusOf(line);
   return { sagittaMm, overMm, radiusMm, bend: jointerBend(radiusMm, shoesMm) };

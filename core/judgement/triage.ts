@@ -1,7 +1,7 @@
 import { judge } from './rule-book';
 import type { FactsOfBook } from './saw-facts';
 import { TRIAGE_BOOK } from './triage-book';
-import { lifeCost } from '../life/life';
+import { leastPlateMm, lifeCost } from '../life/life';
 import type { Saw } from '../saw/saw';
 import type { BackFixing, Filing } from '../saw/families';
 import type { Family } from '../saw/all-families';
@@ -108,7 +108,7 @@ export function factsFrom(answers: IntakeAnswers): FactsOfBook<typeof TRIAGE_BOO
     plateDepthMm: depths.length > 0 ? Math.min(...depths) : null,
     sharpeningsLeft:
       depths.length > 0 && (saw.family === 'hand' || saw.family === 'back')
-        ? lifeCost(0, Math.min(...depths), saw.family).left.likely
+        ? lifeCost(0, Math.min(...depths), leastPlateMm(saw.family)).left.likely
         : null,
     etch: answers.etch ?? null,
     collectible: answers.collectible ?? null,

@@ -1,8 +1,8 @@
-import { lifeCost, nextVisit, saySharpenings } from './life';
+import { leastPlateMm, lifeCost, nextVisit, saySharpenings } from './life';
 
 describe('life of a plate', () => {
   it('by hand: 0.2 mm is four sharpenings, from three to six; (60 - 20 - 0.2) / 0.05 are left', () => {
-    const cost = lifeCost(0.2, 60, 'back');
+    const cost = lifeCost(0.2, 60, leastPlateMm('back'));
     expect(cost.spent.likely).toBeCloseTo(4, 12);
     // 0.05 give or take a third.
     expect([cost.spent.least, cost.spent.most].map(Math.round)).toEqual([3, 6]);
@@ -18,7 +18,7 @@ describe('life of a plate', () => {
       'more than 100 sharpenings',
     ]);
   });
-  it('never says less than none', () => expect(lifeCost(1, 20.5, 'back').left.most).toBe(0));
+  it('never says less than none', () => expect(lifeCost(1, 20.5, leastPlateMm('back')).left.most).toBe(0));
   // Common practice, no source (trade section 8): daily fine back saw 18 to 36 months, working crosscut 2 to 3.
   it('names the next visit by use', () => {
     expect(nextVisit('back', 'daily')).toEqual(jasmine.objectContaining({ fromMonths: 18, toMonths: 36 }));

@@ -1,13 +1,20 @@
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import type { Family } from '../saw/all-families';
-import type { StraightFamily } from '../saw/families';
+import type { LineFamily } from '../saw/families';
+import type { CrosscutKind } from '../saw/saw';
 import type { MetalPerVisit } from './plate-life';
 import { sharpeningsLeft } from './plate-life';
 import { SHARPENING_ERROR_MM, SHARPENING_MM } from './sharpening-metal';
 
 /** Plate under the back or the handle that a saw can still work with, mm. Common practice, no source. */
-const LEAST_DEPTH_MM: Record<StraightFamily, number> = { back: 20, hand: 40 };
+const LEAST_DEPTH_MM: Record<Exclude<LineFamily, 'crosscut'>, number> = { back: 20, hand: 40 };
+/** The long saws stand stiff by their own depth, buck and frame saws by their frame. Judgement, no source. mm. */
+const LEAST_CROSSCUT_MM: Record<CrosscutKind, number> = { 'one-man': 60, 'two-man': 60, buck: 12, frame: 12 };
+
+/** The least plate a saw of its kind works with, mm. */
+export const leastPlateMm = (family: LineFamily, kind: CrosscutKind | null = null): number =>
+  family === 'crosscut' ? LEAST_CROSSCUT_MM[kind ?? 'one-man'] : LEAST_DEPTH_MM[family];
 
 /** A count of sharpenings: the likely one, and the least and most of it at two standard errors. */
 export interface Sharpenings {
@@ -33,11 +40,10 @@ export interface LifeCost {
 export function lifeCost(
   depthMm: number,
   plateDepthMm: number,
-  family: StraightFamily,
+  leastMm: number,
   metal: MetalPerVisit = { meanMm: SHARPENING_MM, errorMm: SHARPENING_ERROR_MM, visits: 0 },
 ): LifeCost {
   if (!(metal.meanMm > 0)) throw new RangeError('A sharpening must take some metal.');
-  const least = LEAST_DEPTH_MM[family];
   const error = 2 * (metal.errorMm ?? 0);
   return {
     spent: {
@@ -45,13 +51,13 @@ export function lifeCost(
       least: depthMm / (metal.meanMm + error),
       most: depthMm / Math.max(metal.meanMm / 2, metal.meanMm - error),
     },
-    left: sharpeningsLeft(plateDepthMm - depthMm, least, metal),
+    left: sharpeningsLeft(plateDepthMm - depthMm, leastMm, metal),
     reason: because(
       'Life of the plate',
       '(plate depth − least workable depth − this depth) ÷ metal of one sharpening, give or take two of its errors',
       [
         input('plate depth, narrowest', plateDepthMm, 'mm'),
-        input('least workable', least, 'mm'),
+        input('least workable', leastMm, 'mm'),
         input('this depth', depthMm, 'mm'),
         input('one sharpening', metal.meanMm, 'mm'),
         input('its error', metal.errorMm ?? 'not known', metal.errorMm === null ? 'text' : 'mm'),

@@ -105,7 +105,7 @@ export function freeBreastedLineForShare(
   share: number,
   leastMm: number,
   mostMm: number,
-  maxTilt = 0.01,
+  maxTilt = 0.05,
 ): JointLine {
   const k = teethLeftOut(tips.length, share);
   if (k === 0) return freeBreastedLine(tips, leastMm, mostMm);

@@ -1,5 +1,5 @@
 import type { FiledTooth } from '../file/flank-angles';
-import { TAPER_SECTION_DEG, toothFor } from '../file/flank-angles';
+import { toothFor } from '../file/flank-angles';
 import type { ToothRole } from '../saw/tooth-pattern';
 import { groupsOf } from '../saw/tooth-pattern';
 import type { NominalLine } from '../saw/zones';
@@ -26,8 +26,12 @@ export const evenShape = (pitchMm: number, tooth: FiledTooth): LineShape => ({
  * A line of zones: every gullet filed to the rake of the tooth before it, the gullet before the
  * first tooth as the first. A tooth beyond the nominal line throws RangeError. mm, degrees.
  */
-export function zonedShape(nominal: NominalLine, fleamDeg: number, cornerDeg = TAPER_SECTION_DEG): LineShape {
-  const filed = Array.from(nominal.rakeDeg, (rakeDeg) => toothFor(rakeDeg, fleamDeg, cornerDeg));
+export function zonedShape(
+  nominal: NominalLine,
+  fleamDeg: number,
+  toothOf: (rakeDeg: number, fleamDeg: number) => FiledTooth = toothFor,
+): LineShape {
+  const filed = Array.from(nominal.rakeDeg, (rakeDeg) => toothOf(rakeDeg, fleamDeg));
   const within = <T>(value: T | undefined): T => {
     if (value === undefined) throw new RangeError('A tooth stands beyond the line’s zones.');
     return value;

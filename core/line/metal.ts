@@ -1,15 +1,16 @@
 import type { PreparedLine } from './flats';
 
-export interface GulletFiling {
-  /** Tooth on the heel side of the gullet; the gullet is named by it. */
-  readonly gullet: number;
-  /** The tooth on its toe side; 0 beyond the last tooth. */
+/** What is filed at one place: in a gullet the face before it and the back behind it, or both sides of one cutter. */
+export interface FlankFiling {
+  /** The gullet, named by the tooth on its heel side; or the cutter. */
+  readonly at: number;
+  /** The tooth on a gullet's toe side; 0 beyond the last tooth, and at a cutter. */
   readonly nextTooth: number;
   /** How far the face of the heel-side tooth goes back, mm along the line. */
   readonly faceMm: number;
-  /** How far the back of the toe-side tooth goes, mm along the line. */
+  /** How far the back of the toe-side tooth, or of the cutter itself, goes, mm along the line. */
   readonly backMm: number;
-  /** Drop of the gullet's bottom: (face + back) / T, mm. */
+  /** Drop of the gullet's bottom, or of the cutter's point under where its sides met: (face + back) / T, mm. */
   readonly dropMm: number;
 }
 
@@ -25,7 +26,26 @@ export function gulletFilings(
   targetXMm: Float64Array,
   on: Uint8Array,
   lineYMm: Float64Array,
-): GulletFiling[] {
+): FlankFiling[] {
+  const n = prepared.xMm.length;
+  const { face, back } = travels(prepared, targetXMm, on, lineYMm);
+  const filings: FlankFiling[] = [];
+  for (let i = -1; i < n; i++) {
+    const faceMm = i >= 0 ? (face[i] as number) : 0;
+    const backMm = i + 1 < n ? (back[i + 1] as number) : 0;
+    filings.push({
+      at: i >= 0 ? (prepared.teeth[i] as number) : (prepared.teeth[0] as number) - 1,
+      nextTooth: i + 1 < n ? (prepared.teeth[i + 1] as number) : 0,
+      faceMm,
+      backMm,
+      dropMm: (faceMm + backMm) / spreadAt(prepared, i),
+    });
+  }
+  return filings;
+}
+
+/** How far each tooth's face and back go to meet at its point, mm along the line; 0 of one that stays as it is. */
+function travels(prepared: PreparedLine, targetXMm: Float64Array, on: Uint8Array, lineYMm: Float64Array) {
   const n = prepared.xMm.length;
   const face = new Float64Array(n);
   const back = new Float64Array(n);
@@ -36,19 +56,28 @@ export function gulletFilings(
     face[i] = Math.max(0, (prepared.faceMm[i] as number) - (x + y * (prepared.tanFace[i] as number)));
     back[i] = Math.max(0, x - y * (prepared.tanBack[i] as number) - (prepared.backMm[i] as number));
   }
-  const filings: GulletFiling[] = [];
-  for (let i = -1; i < n; i++) {
-    const faceMm = i >= 0 ? (face[i] as number) : 0;
-    const backMm = i + 1 < n ? (back[i + 1] as number) : 0;
-    filings.push({
-      gullet: i >= 0 ? (prepared.teeth[i] as number) : (prepared.teeth[0] as number) - 1,
-      nextTooth: i + 1 < n ? (prepared.teeth[i + 1] as number) : 0,
-      faceMm,
-      backMm,
-      dropMm: (faceMm + backMm) / spreadAt(prepared, i),
+  return { face, back };
+}
+
+/**
+ * What each cutter must give on its two sides to come to its point at (x_i, L_i), where cutters are
+ * pointed one by one: its flat, half from each side where the point stays in its middle. Rakers and
+ * short cutters are none of them. O(n).
+ */
+export function pointFilings(
+  prepared: PreparedLine,
+  targetXMm: Float64Array,
+  on: Uint8Array,
+  lineYMm: Float64Array,
+): FlankFiling[] {
+  const { face, back } = travels(prepared, targetXMm, on, lineYMm);
+  return Array.from(prepared.teeth, (tooth, i) => ({ tooth, i }))
+    .filter(({ i }) => prepared.roles?.[i] !== 'raker')
+    .map(({ tooth, i }) => {
+      const [faceMm, backMm] = [face[i] as number, back[i] as number];
+      const spread = (prepared.tanFace[i] as number) + (prepared.tanBack[i] as number);
+      return { at: tooth, nextTooth: 0, faceMm, backMm, dropMm: (faceMm + backMm) / spread };
     });
-  }
-  return filings;
 }
 
 /** T of the gullet after standing tooth i, -1 the one before the first: its two flanks together. */
@@ -66,7 +95,7 @@ function spreadAt({ tanFace, tanBack }: PreparedLine, i: number): number {
  */
 export function metalAreaMm2(
   prepared: PreparedLine,
-  filings: readonly GulletFiling[],
+  filings: readonly FlankFiling[],
   on: Uint8Array,
   lineYMm: Float64Array,
   toothHeightMm: number,
@@ -79,7 +108,7 @@ export function metalAreaMm2(
   }
   filings.forEach((filing, index) => {
     const spread = spreadAt(prepared, index - 1);
-    if (filing.nextTooth !== filing.gullet + 1 || index === 0) {
+    if (filing.nextTooth !== filing.at + 1 || index === 0) {
       area += (filing.faceMm + filing.backMm) * toothHeightMm + (filing.dropMm * filing.dropMm * spread) / 2;
       return;
     }

@@ -1,10 +1,15 @@
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import type { Wood } from '../saw/families';
+import type { CrosscutKind } from '../saw/saw';
 import { MM_PER_THOU } from '../units/length';
 
 export const RAKER_SAWS = ['buck', 'one-man', 'two-man'] as const;
 export type RakerSaw = (typeof RAKER_SAWS)[number];
+
+/** A frame saw with rakers is worked as a buck saw. */
+export const rakerSawOf = (kind: CrosscutKind | undefined): RakerSaw =>
+  kind === undefined || kind === 'frame' ? 'buck' : kind;
 
 /** Depth below the cutters in thou, in dry wood (trade section 5). Common practice, no source. */
 const DEPTH_THOU: Record<RakerSaw, number> = { buck: 7, 'one-man': 15, 'two-man': 15 };
@@ -15,6 +20,15 @@ export interface RakerTarget {
   readonly depthMm: number;
   readonly reason: Reason;
 }
+
+/**
+ * Depths a published manual gives, hard dry wood first, soft green last: Crosscut Saw Manual, United
+ * States Department of Agriculture, Forest Service, from memory: 0.008 to 0.030 inch. mm.
+ */
+export const MANUAL_RAKERS_MM = { least: 8 * MM_PER_THOU, most: 30 * MM_PER_THOU } as const;
+
+/** A raker this far off the wanted depth is filed; 2 thou, about what a gauge and a file can keep. Common practice, no source. */
+export const RAKER_OFF_MM = 0.05;
 
 /** Wanted depth of the rakers below the cutters. mm. Example: two-man, dry soft -> 0.381 mm. */
 export function rakerTarget(saw: RakerSaw, wood: Wood): RakerTarget {

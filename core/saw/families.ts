@@ -1,6 +1,6 @@
-/** The families of saws the trade tells apart; straight western saws are worked first. */
-export const STRAIGHT_FAMILIES = ['hand', 'back'] as const;
-export type StraightFamily = (typeof STRAIGHT_FAMILIES)[number];
+/** Saws with a line of teeth from one end to the other, jointed and worked on the drawn line. */
+export const LINE_FAMILIES = ['hand', 'back', 'crosscut'] as const;
+export type LineFamily = (typeof LINE_FAMILIES)[number];
 
 /** Which way the wood's grain runs for the teeth: along it or across it. */
 export const FILINGS = ['rip', 'crosscut'] as const;

@@ -213,5 +213,12 @@ export function rolesOn(of: Saw, teeth: number): readonly ToothRole[] | null {
 export const rakersOf = (of: Saw): number =>
   of.family === 'crosscut' ? (rolesOn(of, teethOf(of)) ?? []).filter((role) => role === 'raker').length : 0;
 
+/**
+ * Whether its teeth are cutters pointed one by one with a flat file: saws with rakers, and plain long
+ * saws. The fine teeth of frame saws are filed through their gullets like any hand saw's.
+ */
+export const isPointed = (of: Saw): of is SawOf<'crosscut'> =>
+  of.family === 'crosscut' && (of.kind !== 'frame' || of.pattern.includes('R'));
+
 /** Carbide tips are ground, not filed: such a blade is only handled here. */
 export const isCarbide = (of: Saw): boolean => 'tipped' in of && of.tipped === 'carbide';

@@ -1,4 +1,6 @@
 import type { SetOfSides } from '../evidence/set-of';
+import type { RakersAfter, Shavings, ShavingsAdvice } from '../raker/shavings';
+import { readShavings } from '../raker/shavings';
 import type { SetBalance } from './set-balance';
 import { setBalance } from './set-balance';
 import type { StoningOrder } from './stoning';
@@ -8,10 +10,19 @@ export interface TestCut {
   readonly runs: 'true' | 'left' | 'right';
   readonly binds: boolean;
   readonly chatters: boolean;
+  /** Of a saw with rakers; left out or null where nobody looked. */
+  readonly shavings?: Shavings | null | undefined;
 }
 
 export type CutAdvice =
-  'measure-set' | 'stone' | 'add-set' | 'measure-line' | 'joint-again' | 'widen-lesser-side' | 'passes';
+  | ShavingsAdvice
+  | 'measure-set'
+  | 'stone'
+  | 'add-set'
+  | 'measure-line'
+  | 'joint-again'
+  | 'widen-lesser-side'
+  | 'passes';
 
 export interface CutVerdict {
   readonly verdict: 'pass' | 'again';
@@ -30,12 +41,14 @@ export interface AfterWork {
   readonly set: SetOfSides | null;
   /** From the highest tooth to the lowest; null where the heights were not measured again. */
   readonly heightSpreadMm: number | null;
+  /** Rakers measured again; left out or null where none was. */
+  readonly rakers?: RakersAfter | null;
 }
 
 /**
  * What a test cut asks for (trade section 8): binding wants set, running wants the stone on
  * the side it runs to, chatter wants the line level. Passes when it neither runs, binds nor
- * chatters. What was not measured is asked for, never guessed.
+ * chatters, and throws clean ribbons where it has rakers. What was not measured is asked for, never guessed.
  * `perPassMm` is what this hand's stone takes in a pass. mm.
  */
 export function judgeTestCut(
@@ -46,9 +59,10 @@ export function judgeTestCut(
 ): CutVerdict {
   const set = after.set && after.set.left.count > 0 && after.set.right.count > 0 ? after.set : null;
   const balance = set ? setBalance(set.left, set.right) : null;
-  const sound = cut.runs === 'true' && !cut.binds && !cut.chatters;
+  const rakers = cut.shavings ? readShavings(cut.shavings, after.rakers ?? null) : [];
+  const sound = cut.runs === 'true' && !cut.binds && !cut.chatters && rakers.length === 0;
   if (sound) return { verdict: 'pass', balance, stoning: NONE, advice: ['passes'] };
-  const advice: CutAdvice[] = [];
+  const advice: CutAdvice[] = [...rakers];
   let stoning = NONE;
   if (cut.runs !== 'true') {
     const even: SetBalance = { differenceMm: 0, errorMm: null, runsTo: 'true', certain: false };
@@ -65,6 +79,8 @@ export function judgeTestCut(
     if (after.heightSpreadMm === null) advice.push('measure-line');
     else advice.push(after.heightSpreadMm <= LEVEL_WITHIN_MM ? 'measure-set' : 'joint-again');
   }
-  if (!set && !advice.includes('measure-set')) advice.push('measure-set');
+  // A line that only throws dust is not asked for its set.
+  const asksSet = cut.runs !== 'true' || cut.binds || cut.chatters;
+  if (!set && asksSet && !advice.includes('measure-set')) advice.push('measure-set');
   return { verdict: 'again', balance, stoning, advice };
 }

@@ -17,6 +17,19 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   finish: [
     'Guard on the edge whenever the saw is off the vise; lay oily rags out flat, they catch fire by themselves.',
   ],
+  'dress-rakers': ['Glove or guarded thumb: the cutters beside a raker are at the height of the hand.'],
+  'raker-gullets': ['Glove or guarded thumb: the cutters beside a raker are at the height of the hand.'],
+  'raker-tips': [
+    'Glove or guarded thumb; keep the file off the cutters, thumb and finger between or a hardened gauge on them.',
+  ],
+  'thin-rakers': ['Glove or guarded thumb: the cutters beside a raker are at the height of the hand.'],
+  swage: [
+    'Wear eye protection: a hammer on hard steel throws chips. Light blows, the raker backed by solid metal.',
+    'Look at its underside first: at a nick, or where the tip is too thin, it will break.',
+  ],
+  point: ['Glove or guarded thumb: a file that slips runs the hand along sharp cutters.'],
+  'touch-up': ['Glove or guarded thumb: a file that slips runs the hand along sharp cutters.'],
+  'rakers-again': ['The cutters are sharp now: lay the gauge on, do not slide the hand along.'],
   test: ['Clamp the wood, both hands clear of the line; eye protection.'],
 };
 

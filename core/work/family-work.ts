@@ -3,6 +3,7 @@ import type { LengthQuantity } from '../evidence/quantities';
 import type { AnglePair } from '../file/angle-pair';
 import type { Judgement } from '../judgement/books';
 import type { StrokeRate } from '../line/strokes';
+import type { RakerTip } from '../raker/raker-plan';
 import type { Family } from '../saw/all-families';
 import type { Wood } from '../saw/families';
 import type { Saw } from '../saw/saw';
@@ -16,7 +17,7 @@ import type { Coverage } from './tooth-line/coverage';
 import type { DepthView } from './tooth-line/depth-view';
 import type { LineChoice } from './tooth-line/inputs';
 import type { OrderLane } from './tooth-line/lanes';
-import type { ChaseOffer } from './tooth-line/chase-offer';
+import type { ChaseOffer, ChaseSide } from './tooth-line/chase-offer';
 import type { PastSaving, RetoothChoice } from './tooth-line/retooth-offer';
 import type { LineStudy } from './tooth-line/study';
 
@@ -48,6 +49,11 @@ export interface LineWish {
   readonly sample: boolean;
   /** New teeth cut at this pitch, mm; null: the teeth it has are kept. */
   readonly retoothMm: number | null;
+  /** Crown of a line of cutters, mm; null as the teeth lie, 0 straight. */
+  readonly breastMm: number | null;
+  /** Rakers below their cutters, mm, and how their tips are made; null by the shop's table and habit. */
+  readonly rakerMm: number | null;
+  readonly rakerTip: RakerTip | null;
 }
 export const PLAIN_WISH: LineWish = {
   line: 'free',
@@ -55,6 +61,9 @@ export const PLAIN_WISH: LineWish = {
   convert: null,
   sample: false,
   retoothMm: null,
+  breastMm: null,
+  rakerMm: null,
+  rakerTip: null,
 };
 
 export type Studied =
@@ -70,7 +79,7 @@ export type Studied =
 
 /** A quantity a person moves on the family's page, mm. */
 export interface Handle {
-  readonly id: 'depth';
+  readonly id: 'depth' | 'breast' | 'rakers';
   readonly fromMm: number;
   readonly toMm: number;
   readonly advisedMm: number;
@@ -98,6 +107,8 @@ export interface PlannedWork extends AnyWork {
   readonly lanes: (study: LineStudy, view: DepthView) => readonly OrderLane[];
   /** Broken and short teeth: blended in, or chased. */
   readonly chase: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseOffer;
+  /** Every cutter brought down to the lowest raker, and what that costs; null where none is too low. */
+  readonly toLowestRaker: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseSide | null;
   /** Pitches new teeth could be cut at, with the cost of each. */
   readonly retooth: (study: LineStudy, rates: Rates | null) => readonly RetoothChoice[];
 }

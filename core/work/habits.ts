@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import type { AnglePair } from '../file/angle-pair';
 import { FILE_DIRECTION_SCHOOLS } from '../file/direction';
-import type { Filing, StraightFamily } from '../saw/families';
+import { RAKER_TIPS } from '../raker/raker-plan';
+import { USUAL_TIP_DEG } from '../raker/raker-target';
+import type { Filing, LineFamily } from '../saw/families';
 import { bounded } from '../units/fields';
 
 export const anglePair = z.object({
@@ -25,7 +27,17 @@ export const shopHabits = z.object({
   chaseSharpenings: bounded(0, 20, 'What even spacing may cost', 'sharpenings'),
   /** The shop's jointer, from shoe to shoe; left out where nobody measured it. mm. */
   jointerShoesMm: bounded(50, 600, 'The jointer, shoe to shoe,', 'mm').optional(),
-  angles: z.object({ rip: anglePair, crosscutFine: anglePair, crosscutHand: anglePair }),
+  /** Rakers filed straight, or swaged; left out where the shop has not said: straight. */
+  rakerTips: z.enum(RAKER_TIPS).optional(),
+  /** The angle a raker's tip is given by its gullet. */
+  rakerTipDeg: bounded(15, 40, 'The angle of a raker’s tip', 'degrees').optional(),
+  angles: z.object({
+    rip: anglePair,
+    crosscutFine: anglePair,
+    crosscutHand: anglePair,
+    /** Cutters pointed one by one, alike from both sides: the rake is half the angle of the point, leaning back. */
+    cutters: anglePair.optional(),
+  }),
 });
 export type ShopHabits = Readonly<z.infer<typeof shopHabits>>;
 export type AngleTable = ShopHabits['angles'];
@@ -47,8 +59,15 @@ export const DEFAULT_HABITS: ShopHabits = {
   },
 };
 
-/** The shop's table for a saw's use: fine means a back saw. */
-export function anglesFor(table: AngleTable, family: StraightFamily, filing: Filing): AnglePair {
+/** A point of 60 degrees with a bevel as on large crosscut teeth (trade section 9). Common practice, no source. */
+export const USUAL_CUTTERS: AnglePair = { rakeDeg: -30, fleamDeg: 25 };
+
+/** The angle rakers' tips are filed to here, degrees. */
+export const tipAngleOf = ({ rakerTipDeg }: Pick<ShopHabits, 'rakerTipDeg'>): number => rakerTipDeg ?? USUAL_TIP_DEG;
+
+/** The shop's table for a saw's use: fine means a back saw, pointed one whose cutters are filed one by one. */
+export function anglesFor(table: AngleTable, family: LineFamily, filing: Filing, pointed = false): AnglePair {
+  if (pointed) return table.cutters ?? USUAL_CUTTERS;
   if (filing === 'rip') return table.rip;
   return family === 'back' ? table.crosscutFine : table.crosscutHand;
 }

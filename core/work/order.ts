@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { RAKER_TIPS } from '../raker/raker-plan';
 import { reason } from '../reason/reason-shape';
 import { family } from '../saw/saw';
 import { lineInputs } from './tooth-line/inputs';
@@ -53,7 +54,26 @@ export const forecast = z
       /** Turn of the file about its own axis that gives the rake. */
       rollDeg: z.number(),
     }),
-    line: z.object({ alphaMm: z.number(), beta: z.number() }),
+    line: z.object({
+      alphaMm: z.number(),
+      beta: z.number(),
+      /** Its crown; left out where it is straight. */
+      breast: z.object({ sagittaMm: z.number(), middleMm: z.number(), chordMm: z.number() }).readonly().optional(),
+    }),
+    /** Of a saw of cutters and rakers: what the rakers come to. */
+    rakers: z
+      .object({
+        wantedMm: z.number(),
+        tip: z.enum(RAKER_TIPS),
+        /** Left as they are, the lowest first, by how much too low. */
+        tooLow: z.array(z.object({ tooth: z.int(), byMm: z.number() }).readonly()).readonly(),
+        /** The last at either end, which hardly cut. */
+        endRakers: z.array(z.int()).readonly(),
+        /** Nobody measured them: filed to the gauge, not by a number. */
+        unread: z.array(z.int()).readonly(),
+      })
+      .readonly()
+      .optional(),
     file: z.object({ id: z.string(), name: z.string() }),
     /** Filings this set lasts, fewest and most. */
     filingsTheSetLasts: z.tuple([z.number(), z.number()]).readonly(),
@@ -86,7 +106,7 @@ export const workOrder = z
   })
   .readonly();
 export type WorkOrder = z.infer<typeof workOrder>;
-/** An order worked out from a measured line: hand and back saws. */
+/** An order worked out from a measured line. */
 export type LineOrder = WorkOrder & {
   readonly inputs: NonNullable<WorkOrder['inputs']>;
   readonly choice: NonNullable<WorkOrder['choice']>;

@@ -4,7 +4,7 @@ import type { BandSet } from '../saw/saw';
 import type { StrokeRate } from '../line/strokes';
 import type { RakerTip } from '../raker/raker-plan';
 import type { RakerSaw } from '../raker/raker-target';
-import type { Filing, StraightFamily, Wood } from '../saw/families';
+import type { Filing, Wood } from '../saw/families';
 import type { ToeZone } from '../saw/zones';
 import type { ToothReading } from '../evidence/tooth-reading';
 import type { PlateMarkKind } from '../saw/plate-marks';
@@ -20,7 +20,7 @@ interface AnyRecord {
 }
 
 export interface StraightRecord extends AnyRecord {
-  readonly family: StraightFamily;
+  readonly family: 'hand' | 'back';
   readonly filing: Filing;
   readonly wood: Wood;
   readonly pitchMm: number;
@@ -62,7 +62,9 @@ export interface CrosscutRecord extends AnyRecord {
   readonly zones: readonly ZoneRecord[];
   readonly fleamDeg: number;
   readonly plateThicknessMm: number;
-  /** The breast wanted, mm; left out it is found between nothing and a hundredth of the length. */
+  /** Plate over the gullets at its narrowest, mm; left out it is a long saw's. */
+  readonly plateDepthMm?: number;
+  /** The breast wanted, mm; left out it is as the teeth lie. */
   readonly sagittaMm?: number;
   readonly rakerTip?: RakerTip;
   readonly readings: readonly ToothReading[];

@@ -23,6 +23,14 @@ export const STEP_KINDS = [
   'finish',
   'test',
   'by-hand',
+  'dress-rakers',
+  'raker-gullets',
+  'raker-tips',
+  'thin-rakers',
+  'swage',
+  'point',
+  'touch-up',
+  'rakers-again',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -43,9 +51,15 @@ export const stop = z
     heavier: z.enum(HEAVIER),
     /** Aimed at here alone, mm; left out, the step's own target holds. */
     targetMm: z.number().optional(),
+    /** Width of the flat that shows when it is filed so far, mm: what the eye goes by. */
+    flatMm: z.number().optional(),
   })
   .readonly();
 export type Stop = z.infer<typeof stop>;
+
+/** Edges of a tooth or raker that are filed apart: a raker's two tips by the end they look to. */
+export const EDGES = ['heel-tip', 'toe-tip'] as const;
+export type Edge = (typeof EDGES)[number];
 
 /** One pass of work without turning the saw. Numbers are mm, degrees and minutes; words are made by the screens. */
 export const step = z
@@ -54,6 +68,10 @@ export const step = z
     unit: z.enum(UNITS),
     /** Stand on this side; of a setting step the side its teeth lean to. Null: either. */
     side: z.enum(LEANS).nullable(),
+    /** The edge of each stop that is filed; left out where there is but one. */
+    edge: z.enum(EDGES).optional(),
+    /** How the jointer is set for a line that is not straight: its shoes, the bend of its file at the middle, and how often the file is moved on. */
+    jointer: z.object({ shoesMm: z.number(), bendMm: z.number(), turns: z.int() }).readonly().optional(),
     tipTowards: z.enum(['toe', 'heel', 'across']).nullable(),
     /** What it is done with; null where the step's name says it. */
     tool: z.string().nullable(),

@@ -26,6 +26,26 @@ export const jointMinutes = (depthMm: number): number =>
 
 export const settingMinutes = (teeth: number): number => (teeth * SECONDS_PER_SET_TOOTH) / 60;
 
+/** Minutes at one raker, by what is done to it. Judgement, no source. */
+export const RAKER_MINUTES = { dress: 0.4, tip: 0.35, swage: 0.75, look: 0.15 } as const;
+/** From one cutter to the next, the gauge or the eye between. Judgement, no source. */
+const SECONDS_TO_NEXT_CUTTER = 10;
+
+/** Cutters pointed one by one in one standing. */
+export const pointingMinutes = (strokes: number, cutters: number): number =>
+  cutters === 0 ? 0 : MINUTES_TO_CLAMP + (strokes * SECONDS_PER_STROKE + cutters * SECONDS_TO_NEXT_CUTTER) / 60;
+
+/** Rakers gone over once: so long at each, and its strokes. */
+export const rakerMinutes = (each: number, rakers: number, strokes = 0): number =>
+  rakers === 0 ? 0 : MINUTES_TO_CLAMP + each * rakers + (strokes * SECONDS_PER_STROKE) / 60;
+
+/** A jointer rides on one place of its file: after so many cutters met by it, it is moved on. Judgement, no source. */
+const CUTTERS_A_FILE_PLACE = 400;
+
+/** How often a jointer's file is moved or turned for so many passes over so many cutters. */
+export const fileTurns = (passes: number, cutters: number): number =>
+  Math.floor((passes * cutters) / CUTTERS_A_FILE_PLACE);
+
 /** Fixed times of the steps that are done to the whole saw at once, minutes. */
 export const WHOLE_SAW_MINUTES = {
   clean: 10,

@@ -9,6 +9,7 @@ export const measure = { type: DataTypes.DOUBLE, allowNull: false } as const;
 export const maybeMeasure = { type: DataTypes.DOUBLE, allowNull: true } as const;
 export const yesNo = { type: DataTypes.BOOLEAN, allowNull: false } as const;
 export const json = { type: DataTypes.JSONB, allowNull: false } as const;
+export const maybeJson = { type: DataTypes.JSONB, allowNull: true } as const;
 export const moment = { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW } as const;
 export const maybeMoment = { type: DataTypes.DATE, allowNull: true } as const;
 export const day = { type: DataTypes.DATEONLY, allowNull: false } as const;

@@ -12,6 +12,8 @@ import { fitStrokeRate } from '@odontis/core/line/strokes';
 import type { Answered } from '@odontis/core/shop/judge-intake';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
 import { takeLine } from '@odontis/core/evidence/take';
+import type { Reading } from '@odontis/core/evidence/reading';
+import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { toRow } from '../features/evidence/evidence-row';
 import type { StraightSaw } from './demo-saw';
@@ -23,6 +25,8 @@ import { FIRST_BOOK } from '../features/shop/service';
 import { loadCalibrations } from './calibrations';
 import { demoAfter, demoReadings, demoSaw } from './demo-saw';
 import type { OtherVisit } from './other-saws';
+import type { CrosscutWear } from './demo-crosscut';
+import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
 import { JOB_WORDS, OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
@@ -61,6 +65,8 @@ interface Visit {
   readonly consents?: readonly string[];
   readonly complaint: string;
   readonly waits?: readonly [Waits, string];
+  readonly wear?: CrosscutWear;
+  readonly rakerTip?: RakerTip;
 }
 
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
@@ -72,6 +78,13 @@ export function loadDemoShop(db: Database): Promise<boolean> {
     return true;
   });
 }
+
+/** A line of like teeth as it is keyed, tooth after tooth. */
+const keyedLine = (teeth: readonly ToothReading[]): Reading[] =>
+  takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint: randomUUID });
+
+/** How a crosscut saw came in on earlier visits. */
+const PAST_WEAR: CrosscutWear = { breastMm: 10, hollowMm: 0.2, tooLow: 0 };
 
 /**
  * Plays the shop's three years into an empty database, in one story from the counter
@@ -127,8 +140,8 @@ class DemoLoader {
 
   /** A saw of another family: now and then an earlier visit, then what it is here for now, or was refused for. */
   private otherHistory(saw: SawRow, n: number, other: OtherVisit, here: boolean): void {
-    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [] } = other;
-    const said = { complaint, hardened, consents } as const;
+    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip } = other;
+    const said = { complaint, hardened, consents, ...(wear && { wear }), ...(rakerTip && { rakerTip }) } as const;
     if (stage !== 'declined' && this.random() < 0.6) {
       const opened = this.today.minus({ days: Math.round(80 + this.random() * 900) }).plus({ hours: 10 });
       const past: Visit = { ...said, marks: [], stage: 'closed', opened, promised: opened.plus({ days: 6 }) };
@@ -228,10 +241,26 @@ class DemoLoader {
       },
       { transaction },
     );
-    if (stage === 'measure' || stage === 'declined' || !straight) return;
+    if (stage === 'declined' || !straight) return;
     const hard = salt % 3 !== 2;
-    const readings = demoReadings(toSaw(saw) as StraightSaw, { hard, brokenAt: n === 1 ? 31 : undefined }, this.random);
-    await this.measuring(ticket.id, 'before', readings, by, opened);
+    const facts = toSaw(saw);
+    if (facts.family === 'crosscut') {
+      const wear = visit.wear ?? PAST_WEAR;
+      const teeth = wornCrosscut(facts, wear, this.random);
+      await this.measuring(
+        ticket.id,
+        'before',
+        gaugedCrosscut(facts, teeth, { widths: true, cutters: wear.cutters }, this.random),
+        by,
+        opened,
+      );
+      if (stage === 'plan' || stage === 'measure') return;
+      await this.work(ticket.id, saw, visit, teeth, by);
+      return;
+    }
+    if (stage === 'measure') return;
+    const readings = demoReadings(facts as StraightSaw, { hard, brokenAt: n === 1 ? 31 : undefined }, this.random);
+    await this.measuring(ticket.id, 'before', keyedLine(readings), by, opened);
     if (stage === 'plan') return;
     await this.work(ticket.id, saw, visit, readings, by);
   }
@@ -241,7 +270,11 @@ class DemoLoader {
     const work = workOf(saw.family);
     const dossier = await readDossier(db, ticketId, transaction);
     const studied =
-      work.way === 'planned' && work.study(workFactsOf(dossier, FIRST_BOOK, fitStrokeRate([])), PLAIN_WISH);
+      work.way === 'planned' &&
+      work.study(workFactsOf(dossier, FIRST_BOOK, fitStrokeRate([])), {
+        ...PLAIN_WISH,
+        rakerTip: visit.rakerTip ?? null,
+      });
     if (!studied || !studied.ok || work.way !== 'planned') throw new Error(`The demo's ${saw.name} cannot be planned.`);
     const order = work.order(studied.study, studied.study.recommended.depthMm, FIRST_BOOK.rates);
     const walk = walkOf(order.steps);
@@ -274,7 +307,10 @@ class DemoLoader {
     );
     if (visit.stage === 'bench') return;
     const after = demoAfter(order.targets, readings, order.forecast.set.perSideMm, this.random);
-    await this.measuring(ticketId, 'after', after, by, visit.opened.plus({ days: 2 }));
+    const facts = toSaw(saw);
+    const again =
+      facts.family === 'crosscut' ? gaugedCrosscut(facts, after, { widths: false }, this.random) : keyedLine(after);
+    await this.measuring(ticketId, 'after', again, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
     await db.models.CheckRound.create(
       {
@@ -287,6 +323,8 @@ class DemoLoader {
         verdict: 'pass',
         setLeftMm: order.forecast.set.perSideMm,
         setRightMm: order.forecast.set.perSideMm,
+        shavings: order.forecast.rakers ? 'ribbons' : null,
+        rakers: null,
         stoneSide: 'none',
         stonePasses: 0,
         advice: ['passes'],
@@ -304,7 +342,7 @@ class DemoLoader {
   private async measuring(
     ticketId: number,
     kind: 'before' | 'after',
-    readings: ToothReading[],
+    readings: readonly Reading[],
     by: number,
     at: DateTime,
   ): Promise<void> {
@@ -313,9 +351,8 @@ class DemoLoader {
       { key: randomUUID(), ticketId, kind, startedBy: by, startedAt: at.toJSDate(), finishedAt: at.toJSDate() },
       { transaction },
     );
-    const how = { gauge: 'straight-edge', simulated: false, mint: randomUUID } as const;
     await db.models.Evidence.bulkCreate(
-      takeLine([], { teeth: readings, places: true }, how).map((r) => ({
+      readings.map((r) => ({
         ...toRow(r),
         sessionId: row.id,
         takenBy: by,

@@ -2,6 +2,8 @@ import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Stage, Waits } from '@odontis/contract/ticket';
+import type { RakerTip } from '@odontis/core/raker/raker-plan';
+import type { CrosscutWear } from './demo-crosscut';
 
 /** An ordinary saw of a family other than hand and back, sized a little differently. */
 export function otherSaw(id: string, random: () => number): Saw {
@@ -19,7 +21,7 @@ export function otherSaw(id: string, random: () => number): Saw {
 /** What became, or is to become, of one saw of another family. */
 export interface OtherVisit {
   readonly pattern: string;
-  readonly stage: Extract<Stage, 'measure' | 'handover' | 'declined'>;
+  readonly stage: Stage;
   /** Days from today it is promised for. */
   readonly days: number;
   readonly complaint: string;
@@ -27,6 +29,9 @@ export interface OtherVisit {
   readonly hardened?: 'yes' | 'unsure';
   readonly waits?: readonly [Waits, string];
   readonly consents?: readonly string[];
+  /** Of a saw of cutters and rakers: how it is worn, and how its rakers' tips are made. */
+  readonly wear?: CrosscutWear;
+  readonly rakerTip?: RakerTip;
 }
 
 const at = (kind: PlateMark['kind'], along: number, more: Partial<PlateMark> = {}): PlateMark => ({
@@ -49,12 +54,26 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
   },
   {
     pattern: 'two-man',
-    stage: 'measure',
+    stage: 'plan',
     days: 6,
     complaint: 'Rides over the cut, dust and no strips.',
     marks: [at('rust', 0.4, { down: 0.5 })],
+    wear: { breastMm: 22, hollowMm: 0.35, tooLow: 3 },
   },
-  { pattern: 'one-man', stage: 'handover', days: 1, complaint: 'For the trail at the pass.' },
+  {
+    pattern: 'one-man',
+    stage: 'bench',
+    days: 1,
+    complaint: 'For the trail at the pass.',
+    wear: { breastMm: 12, hollowMm: 0.3, tooLow: 1 },
+  },
+  {
+    pattern: 'buck',
+    stage: 'check',
+    days: 2,
+    complaint: 'Cuts at the ends of the stroke only.',
+    wear: { breastMm: 1.5, hollowMm: 0.6, tooLow: 0 },
+  },
   {
     pattern: 'buck',
     stage: 'measure',
@@ -62,12 +81,22 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
     complaint: 'The pin keeps jumping out.',
     marks: [at('frame', 0.02, { down: 0.3 })],
     waits: ['part', 'a new pin for the frame'],
+    wear: { breastMm: 1, hollowMm: 0.2, tooLow: 1, cutters: 40 },
+  },
+  {
+    pattern: 'two-man',
+    stage: 'handover',
+    days: 1,
+    complaint: 'Swaged, as the crew wants it.',
+    wear: { breastMm: 18, hollowMm: 0.25, tooLow: 0 },
+    rakerTip: 'swaged',
   },
   {
     pattern: 'frame',
     stage: 'measure',
     days: -1,
     complaint: 'Wanders in deep cuts.',
+    wear: { breastMm: 0, hollowMm: 0.2, tooLow: 0 },
     marks: [at('bend', 0.5, { down: 0.5, side: 'left', sagMm: 4, spanMm: 400 })],
   },
   { pattern: 'band-narrow', stage: 'measure', days: 2, complaint: 'Burns in curves.' },
@@ -116,7 +145,6 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
 /** What is written down when such a saw is done. */
 export const JOB_WORDS: Record<string, string> = {
   pull: 'Top bevels filed on every tooth; the gullets left for next time.',
-  crosscut: 'Jointed, rakers fitted, cutters pointed and set.',
   band: 'Two strokes a gullet all round, set renewed on a second circuit.',
   circular: 'Jointed round, scorers filed half the flat from each side, rakers below them.',
   dado: 'Outer blades jointed round, chippers equalised by dial and filed below the scorers.',

@@ -13,6 +13,7 @@ import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
 import { rakerWidth } from './2026-11-29-raker-width';
 import { patternOffset } from './2026-11-29-pattern-offset';
+import { shavings } from './2026-11-29-shavings';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -32,6 +33,7 @@ export const MIGRATIONS: readonly Migration[] = [
   calibrations,
   patternOffset,
   rakerWidth,
+  shavings,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -1,11 +1,12 @@
-import { standingTeeth } from '../../evidence/tooth-reading';
 import type { Sharpenings } from '../../life/life';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { ChaseAdvice } from '../../line/chase';
 import { chaseAdvice } from '../../line/chase';
 import { lowered } from '../../line/depth-curve';
 import type { Price, Rates } from '../price';
+import { viewDepth } from './depth-view';
 import { makeOrder } from './make-order';
+import { onLine } from './cutters';
 import type { LineStudy } from './study';
 
 /** A shop chases a tooth that costs no more than one sharpening. Common practice, no source. */
@@ -30,9 +31,12 @@ export interface ChaseOffer {
 }
 
 /** Teeth under the line at a depth, the shortest first, each with what bringing it back would cost. mm. O(n log n). */
-export function shortTeeth({ inputs, pitchMm, toothHeightMm, datum }: LineStudy, depthMm: number): ChaseAdvice[] {
+export function shortTeeth(
+  { inputs, pitchMm, toothHeightMm, datum, cutters }: LineStudy,
+  depthMm: number,
+): ChaseAdvice[] {
   return chaseAdvice(
-    standingTeeth(inputs.readings),
+    onLine(inputs.readings, cutters?.roles ?? null),
     inputs.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth),
     lowered(datum, depthMm),
     {
@@ -41,19 +45,28 @@ export function shortTeeth({ inputs, pitchMm, toothHeightMm, datum }: LineStudy,
       toothHeightMm,
       perSharpeningMm: SHARPENING_MM,
       chaseWithin: CHASE_WITHIN,
-      line: inputs.line === 'free' ? 'free' : 'held',
+      line: inputs.line === 'free' && !cutters ? 'free' : 'held',
     },
   );
+}
+
+/** What one depth comes to. */
+function sideAt(study: LineStudy, mm: number, rates: Rates | null): ChaseSide {
+  const { forecast, minutes, price } = makeOrder(study, mm, rates);
+  return { depthMm: mm, spent: forecast.life.spent, minutes, price };
+}
+
+/** The joint taken so deep that the lowest raker is right under its cutters; null where none is too low or the cutters do not bear it. mm. */
+export function toLowestRaker(study: LineStudy, depthMm: number, rates: Rates | null): ChaseSide | null {
+  const down = viewDepth(study, depthMm).rakers?.plan.cuttersDownMm ?? 0;
+  return down > 0 && depthMm + down <= study.deepestMm ? sideAt(study, depthMm + down, rates) : null;
 }
 
 /** Blend or chase, with the depth, the life, the time and the money of each. mm. O(n log n). */
 export function chaseOffer(study: LineStudy, depthMm: number, rates: Rates | null): ChaseOffer {
   const { inputs } = study;
   const teeth = shortTeeth(study, depthMm);
-  const side = (mm: number): ChaseSide => {
-    const { forecast, minutes, price } = makeOrder(study, mm, rates);
-    return { depthMm: mm, spent: forecast.life.spent, minutes, price };
-  };
+  const side = (mm: number): ChaseSide => sideAt(study, mm, rates);
   const missing = new Set(inputs.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth));
   const shortest = teeth.find((t) => !missing.has(t.tooth));
   const down = shortest ? depthMm + shortest.shortMm : null;

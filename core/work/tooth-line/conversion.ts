@@ -17,6 +17,6 @@ export function reshapeStops(study: LineStudy, view: DepthView): Stop[] {
   const face = (study.conversion?.lossMm ?? 0) > 0 && study.newTooth.tanFace > study.tooth.tanFace;
   return view.filings.flatMap((filing) => {
     const { strokes } = strokesFor(filing.dropMm + more, study.inputs.strokeRate);
-    return strokes === 0 ? [] : [{ at: filing.gullet, strokes, heavier: face ? ('face' as const) : ('back' as const) }];
+    return strokes === 0 ? [] : [{ at: filing.at, strokes, heavier: face ? ('face' as const) : ('back' as const) }];
   });
 }

@@ -5,12 +5,19 @@ import type { ToothReading } from '../../evidence/tooth-reading';
 import { standingTeeth } from '../../evidence/tooth-reading';
 import { countSlack, isReadInPart } from '../../saw/told-count';
 import type { ToeZone } from '../../saw/zones';
+import type { ToothRole } from '../../saw/tooth-pattern';
 import { linedTeeth, placeInPitches, toeTeeth } from '../../saw/zones';
+
+import { groupOn } from './cutters';
 
 /** How what was measured stands to what the ticket says of the saw. */
 export interface Coverage {
   readonly toldTeeth: number;
   readonly measuredTeeth: number;
+  /** Teeth among those whose height nobody read: they are taken to lie between their neighbours. */
+  readonly unread: number;
+  /** Rakers nobody measured against their cutters. */
+  readonly rakersUnread: number;
   readonly toldPitchMm: number;
   /** Null where places were not measured: the pitch is then the ticket's own. */
   readonly measuredPitchMm: number | null;
@@ -30,24 +37,37 @@ const TOE_TEETH = 1;
 /** A pitch this far from the ticket's is another pitch, not a reading's error: a tenth. No source. */
 const PITCH_SHARE = 0.1;
 
+/** What is known of the line beside its teeth. */
+interface Known {
+  readonly roles?: readonly ToothRole[] | null;
+  readonly unread?: number;
+  readonly rakersUnread?: number;
+}
+
 /** Measured against told: teeth, and pitch where places were read. Lengths mm. O(n). */
 export function coverageOf(
-  readings: readonly ToothReading[],
+  all: readonly ToothReading[],
   saw: { readonly teeth: number; readonly pitchMm: number; readonly toeZones?: readonly ToeZone[] | undefined },
+  { roles = null, unread = 0, rakersUnread = 0 }: Known = {},
 ): Coverage {
-  const place = placeInPitches(linedTeeth(readings.length, saw.teeth), saw.pitchMm, saw.toeZones);
-  const statistics = lineStatistics(readings, place);
-  const partial = isReadInPart(readings.length, saw.teeth);
-  const toe = statistics?.placesMeasured && !partial ? findToe(readings) : null;
+  // Rakers have no height of their own: the line is its cutters'.
+  const readings = roles ? all.filter((r) => roles[r.tooth - 1] === 'cutter') : all;
+  const place = placeInPitches(linedTeeth(all.length, saw.teeth), saw.pitchMm, saw.toeZones);
+  const statistics = lineStatistics(readings, place, roles ? groupOn(roles) : undefined);
+  const short = isReadInPart(all.length, saw.teeth);
+  const partial = short || unread > countSlack(readings.length);
+  const toe = statistics?.placesMeasured && !partial && !roles ? findToe(readings) : null;
   const measuredPitchMm = statistics?.placesMeasured ? (toe?.restPitchMm ?? statistics.pitchMm) : null;
   const toldToe = toeTeeth(saw.toeZones ?? []);
   return {
     toldTeeth: saw.teeth,
-    measuredTeeth: readings.length,
+    measuredTeeth: all.length - unread,
+    unread,
+    rakersUnread,
     toldPitchMm: saw.pitchMm,
     measuredPitchMm,
     partial,
-    more: readings.length > saw.teeth + countSlack(saw.teeth),
+    more: all.length > saw.teeth + countSlack(saw.teeth),
     otherPitch: measuredPitchMm !== null && Math.abs(measuredPitchMm - saw.pitchMm) > PITCH_SHARE * saw.pitchMm,
     toe,
     otherToe: measuredPitchMm !== null && !partial && Math.abs((toe?.teeth ?? 0) - toldToe) > TOE_TEETH,

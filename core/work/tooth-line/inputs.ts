@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
 import type { Judgement } from '../../judgement/books';
-import type { StraightFamily } from '../../saw/families';
-import { FILINGS, STRAIGHT_FAMILIES, WOODS } from '../../saw/families';
+import { RAKER_TIPS } from '../../raker/raker-plan';
+import type { LineFamily } from '../../saw/families';
+import { FILINGS, LINE_FAMILIES, WOODS } from '../../saw/families';
 import { UNCALIBRATED_STROKES } from '../../line/strokes';
 import type { SawOf } from '../../saw/saw';
-import { toeZone } from '../../saw/saw';
+import { CROSSCUT_KINDS, toeZone } from '../../saw/saw';
 import { PLATE_MARKS } from '../../saw/plate-marks';
 import { DEFAULT_HABITS, shopHabits } from '../habits';
 
@@ -18,7 +19,7 @@ const anglePair = z.object({ rakeDeg: z.number(), fleamDeg: z.number() }).readon
 /** The saw as the study needs it. Lengths mm. */
 export const lineSaw = z
   .object({
-    family: z.enum(STRAIGHT_FAMILIES),
+    family: z.enum(LINE_FAMILIES),
     /** As it will be filed. */
     filing: z.enum(FILINGS),
     wood: z.enum(WOODS),
@@ -33,6 +34,32 @@ export const lineSaw = z
   })
   .readonly();
 export type LineSaw = z.infer<typeof lineSaw>;
+
+const gauged = z.array(z.object({ tooth: z.int(), mm: z.number() }).readonly()).readonly();
+
+/** Cutters pointed one by one, and the rakers between them where there are any. Lengths mm. */
+const cuttersAndRakers = z
+  .object({
+    kind: z.enum(CROSSCUT_KINDS),
+    /** One repeat in C and R, and how far into it the line begins. */
+    pattern: z.string(),
+    offset: z.int().min(0),
+    /** Rakers that were measured against their cutters; the others are taken to be as deep as the mean of these. */
+    read: z.array(z.int()).readonly(),
+    /** Tip to tip, of the rakers measured so, and the gullet each has. */
+    widths: gauged,
+    gullets: gauged,
+    tip: z.enum(RAKER_TIPS),
+    tipDeg: z.number(),
+    /** Wanted under the cutters; null: by the shop's table for the wood. */
+    wantedMm: z.number().nullable(),
+    /** Crown of the joint line: null as the teeth lie, 0 straight. */
+    breastMm: z.number().min(0).nullable(),
+    /** The shop's jointer, from shoe to shoe. */
+    shoesMm: z.number(),
+  })
+  .readonly();
+export type CuttersAndRakers = z.infer<typeof cuttersAndRakers>;
 
 /** A tooth as measured; `sample` where its neighbours' measurements stand for it. */
 const lineTooth = z
@@ -94,6 +121,8 @@ export const lineInputs = z
     /** Filings since the set was last renewed here; null where no visit says. */
     filingsSinceSet: z.number().nullable(),
     line: z.enum(LINE_CHOICES),
+    /** Left out where teeth are filed through their gullets. */
+    cutters: cuttersAndRakers.optional(),
     /** Where the shop judges otherwise than the trade's books. */
     judgement: z.custom<Judgement>().optional(),
   })
@@ -102,7 +131,7 @@ export type LineInputs = z.infer<typeof lineInputs>;
 
 /** The saw as the study needs it, of the saw as the shop keeps it. `teeth` by its ticket, where it has one. */
 export const lineSawOf = (
-  saw: SawOf<StraightFamily>,
+  saw: SawOf<LineFamily>,
   visit: Pick<LineSaw, 'filing' | 'wood'>,
   teeth?: number,
 ): LineSaw => ({
@@ -112,7 +141,7 @@ export const lineSawOf = (
   plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
   pitchMm: saw.pitchMm,
   ...(teeth !== undefined && { teeth }),
-  ...(saw.toeZones && { toeZones: saw.toeZones }),
+  ...('toeZones' in saw && saw.toeZones && { toeZones: saw.toeZones }),
 });
 
 /**

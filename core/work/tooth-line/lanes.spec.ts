@@ -19,7 +19,7 @@ describe('the lanes of an order', () => {
     const view = viewDepth(study, 0.12);
     const values = lane(0.12, 'strokes')?.values ?? new Float64Array();
     view.filings.slice(1).forEach((filing, i) => {
-      expect(filing.gullet).toBe(study.prepared.teeth[i] as number);
+      expect(filing.at).toBe(study.prepared.teeth[i] as number);
       expect(values[i]).toBe(view.strokes[i + 1] as number);
     });
   });

@@ -3,29 +3,36 @@ import { plateBend } from '../../plate/plate-bend';
 import { lineOf } from '../../evidence/line-of';
 import { quantitiesOf } from '../../evidence/quantities';
 import { findReadingFaults } from '../../evidence/reading-faults';
-import type { StraightFamily } from '../../saw/families';
-import { placesOn, teethOf } from '../../saw/saw';
+import type { LineFamily } from '../../saw/families';
+import type { Saw, SawOf } from '../../saw/saw';
+import { isPointed, placesOn, rolesOn, teethOf, toeZonesOf } from '../../saw/saw';
 import { isConverting } from '../../judgement/triage';
-import type { LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
-import { anglesFor } from '../habits';
+import { LINE_FAMILIES } from '../../saw/families';
+import { isReadInPart } from '../../saw/told-count';
+import { USUAL_SHOES_MM } from '../../line/jointer';
+import { rakerSawOf, rakerTarget } from '../../raker/raker-target';
+import type { Handle, LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
+import { anglesFor, tipAngleOf } from '../habits';
 import { judgeStraightening, worksOtherGrain } from '../judge-work';
 import { angleOfEvidence, measuredAngles } from './angles-of-evidence';
-import { chaseOffer } from './chase-offer';
+import { chaseOffer, toLowestRaker } from './chase-offer';
 import { coverageOf, standForRest } from './coverage';
-import type { LineInputs } from './inputs';
+import type { CuttersAndRakers, LineInputs } from './inputs';
 import { lineInputsOf, lineSawOf } from './inputs';
 import { lineLanes } from './lanes';
 import { makeOrder } from './make-order';
 import { orderOfRecord } from './of-record';
 import { pastSaving, retoothed, retoothOffer } from './retooth-offer';
+import type { LineStudy } from './study';
 import { studyLine } from './study';
 
 /**
- * The work of a family that cuts on the push with one line of like teeth, jointed, shaped, set
- * and sharpened: hand and back saws. What tells them apart (angles, set, least plate) stands in
- * the tables of those subjects, by family.
+ * The work of a family with one line of teeth from end to end, jointed, shaped, set and sharpened:
+ * hand and back saws, and saws of cutters and rakers. What tells them apart (angles, set, least
+ * plate) stands in the tables of those subjects, by family; cutters that are pointed one by one,
+ * and rakers, have steps of their own (`cutterSteps`).
  */
-export const lineWork = (family: StraightFamily): PlannedWork => ({
+export const lineWork = (family: LineFamily): PlannedWork => ({
   family,
   way: 'planned',
   measured: quantitiesOf,
@@ -33,27 +40,47 @@ export const lineWork = (family: StraightFamily): PlannedWork => ({
   order: makeOrder,
   retooth: retoothOffer,
   // New teeth are set out where the plate is whole: there is no depth to choose.
-  handles: (study) =>
-    study.inputs.retooth
-      ? []
-      : [{ id: 'depth', fromMm: 0, toMm: study.deepestMm, advisedMm: study.recommended.depthMm }],
+  handles: (study) => (study.inputs.retooth ? [] : handlesOf(study)),
   lanes: lineLanes,
   chase: chaseOffer,
+  toLowestRaker,
   ofRecord: (record, depthMm) => {
-    if (record.family !== 'hand' && record.family !== 'back')
-      throw new RangeError(`This is no ${family} saw’s record.`);
-    return { family, ...orderOfRecord(record, depthMm) };
+    if (record.family !== family) throw new RangeError(`This is no ${family} saw’s record.`);
+    if (record.family === 'hand' || record.family === 'back' || record.family === 'crosscut')
+      return { family, ...orderOfRecord(record, depthMm) };
+    throw new RangeError(`This is no ${family} saw’s record.`);
   },
 });
 
-function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): Studied {
+/** What a hand moves: the joint's depth; of a line of cutters its breast, and how far rakers stand under them. */
+function handlesOf({ deepestMm, recommended, cutters, inputs }: LineStudy): Handle[] {
+  const depth = { id: 'depth', fromMm: 0, toMm: deepestMm, advisedMm: recommended.depthMm } as const;
+  if (!cutters) return [depth];
+  const { ownSagittaMm, mostSagittaMm, rakers } = cutters;
+  const table = rakerTarget(rakerSawOf(inputs.cutters?.kind), inputs.saw.wood).depthMm;
+  return [
+    depth,
+    { id: 'breast', fromMm: 0, toMm: mostSagittaMm, advisedMm: ownSagittaMm },
+    ...(rakers.length > 0
+      ? [{ id: 'rakers', fromMm: LEAST_RAKERS_MM, toMm: MOST_RAKERS_MM, advisedMm: table } as const]
+      : []),
+  ];
+}
+
+/** A raker's depth is chosen between these. Judgement round the tables, no source. mm. */
+const LEAST_RAKERS_MM = 0.05;
+const MOST_RAKERS_MM = 1;
+
+function studyFacts(family: LineFamily, facts: WorkFacts, wish: LineWish): Studied {
   const { saw, visit, habits } = facts;
-  if (saw.family !== 'hand' && saw.family !== 'back')
-    throw new RangeError(`A ${saw.family} saw is not a ${family} saw.`);
+  if (saw.family !== family || !isLineSaw(saw)) throw new RangeError(`A ${saw.family} saw is not a ${family} saw.`);
   const line = lineOf(facts.sessions, saw, 'before');
   if (!line || line.teeth.length < 3) return { ok: false, code: 'nothing-measured' };
-  const told = { teeth: teethOf(saw), pitchMm: saw.pitchMm, toeZones: saw.toeZones };
+  const told = { teeth: teethOf(saw), pitchMm: saw.pitchMm, toeZones: toeZonesOf(saw) };
+  const pointed = isPointed(saw);
+  const roles = pointed ? rolesOn(saw, line.teeth.length) : null;
   const place = placesOn(saw, line.teeth.length);
+  const judged = roles ? line.teeth.filter((r) => roles[r.tooth - 1] === 'cutter') : line.teeth;
   const stop = findReadingFaults(line.teeth, saw.pitchMm, saw.plateThicknessMm, place).find((f) => f.weight === 'stop');
   if (stop)
     return {
@@ -62,13 +89,21 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
       tooth: stop.tooth,
       says: `Tooth ${stop.tooth} is not measured so that a plan can be made. Look at it under Measure.`,
     };
-  const coverage = coverageOf(line.teeth, told);
+  const unread = judged.filter((r) => r.kind === 'tooth' && line.heightErrorMm[r.tooth - 1] === Infinity).length;
+  const rakers = roles ? line.teeth.filter((r) => roles[r.tooth - 1] === 'raker').length : 0;
+  const rakersUnread = rakers - line.rakersRead.length;
+  const coverage = coverageOf(line.teeth, told, { roles, unread, rakersUnread });
   const wanted = visit.wantsFiling === 'as-it-is' ? saw.filing : visit.wantsFiling;
-  const convert = isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
+  const convert = !pointed && isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
   const filing = convert ? wanted : saw.filing;
-  const table = anglesFor(habits.angles, saw.family, filing);
+  const table = anglesFor(habits.angles, saw.family, filing, pointed);
   try {
-    const readings = wish.sample && coverage.partial ? standForRest(line.teeth, told.teeth, place) : line.teeth;
+    if (pointed && wish.sample && isReadInPart(line.teeth.length, told.teeth))
+      throw new RangeError(
+        'How a line of cutters is breasted is not told by a part of it: measure a few cutters on to its far end.',
+      );
+    const readings =
+      wish.sample && coverage.partial && !pointed ? standForRest(line.teeth, told.teeth, place) : line.teeth;
     const inputs = lineInputsOf({
       saw: lineSawOf(saw, { filing, wood: visit.wood }, told.teeth),
       angles: { rakeDeg: wish.angles.rakeDeg ?? table.rakeDeg, fleamDeg: wish.angles.fleamDeg ?? table.fleamDeg },
@@ -80,7 +115,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
         : null,
       readings,
       keys: line.keys,
-      measured: line.teeth.length,
+      measured: line.teeth.length - (pointed ? unread : 0),
       habits,
       strokeRate: facts.strokeRate,
       marks: [...new Set(visit.marks.map((mark) => mark.kind))],
@@ -90,6 +125,7 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
       ...straightening(facts),
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,
+      ...(pointed && { cutters: cuttersOf(facts, saw, line.rakersRead, wish) }),
       judgement: facts.judgement,
     });
     const study = studyLine(inputs);
@@ -99,6 +135,33 @@ function studyFacts(family: StraightFamily, facts: WorkFacts, wish: LineWish): S
     if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
     throw error;
   }
+}
+
+const isLineSaw = (saw: Saw): saw is SawOf<LineFamily> => LINE_FAMILIES.some((family) => family === saw.family);
+
+/** The pattern as told, and all that was gauged of the rakers before the work. mm. */
+function cuttersOf(
+  { sessions, habits }: WorkFacts,
+  saw: SawOf<'crosscut'>,
+  read: readonly number[],
+  wish: LineWish,
+): CuttersAndRakers {
+  const readings = sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
+  const gauged = (quantity: 'raker-width' | 'gullet-depth') =>
+    estimatesOf(readings, quantity, null).map((e) => ({ tooth: e.place, mm: e.valueMm }));
+  return {
+    kind: saw.kind,
+    pattern: saw.pattern,
+    offset: saw.patternOffset ?? 0,
+    read,
+    widths: gauged('raker-width'),
+    gullets: gauged('gullet-depth'),
+    tip: wish.rakerTip ?? habits.rakerTips ?? 'straight',
+    tipDeg: tipAngleOf(habits),
+    wantedMm: wish.rakerMm,
+    breastMm: wish.breastMm,
+    shoesMm: habits.jointerShoesMm ?? USUAL_SHOES_MM,
+  };
 }
 
 /** How the plate is straightened, by the marks of the counter and its bow where that was gauged. */

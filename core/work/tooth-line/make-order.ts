@@ -1,5 +1,5 @@
 import { rollForRake } from '../../file/flank-angles';
-import { lifeCost } from '../../life/life';
+import { leastPlateMm, lifeCost } from '../../life/life';
 import { heightOn } from '../../line/joint-line';
 import type { LineOrder } from '../order';
 import { ORDER_VERSION } from '../order';
@@ -33,10 +33,11 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
   const { inputs, conversion } = study;
   const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
   const lossMm = conversion?.lossMm ?? 0;
+  const leastMm = leastPlateMm(inputs.saw.family, inputs.cutters?.kind);
   const life = retoothing
-    ? lifeCost(Math.max(retoothing.lossMm, retoothing.gulletsDeeperMm), inputs.saw.plateDepthMm, inputs.saw.family)
+    ? lifeCost(Math.max(retoothing.lossMm, retoothing.gulletsDeeperMm), inputs.saw.plateDepthMm, leastMm)
     : conversion
-      ? lifeCost(depthMm + Math.max(lossMm, conversion.gulletsDeeperMm), inputs.saw.plateDepthMm, inputs.saw.family)
+      ? lifeCost(depthMm + Math.max(lossMm, conversion.gulletsDeeperMm), inputs.saw.plateDepthMm, leastMm)
       : view.life;
   const price = rates ? priceFor(minutes, rates) : null;
   return {
@@ -67,7 +68,12 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
         pitchMm: study.pitchMm,
         rollDeg: rollForRake(inputs.angles.rakeDeg, inputs.angles.fleamDeg),
       },
-      line: { alphaMm: view.line.alphaMm - lossMm, beta: view.line.beta },
+      line: {
+        alphaMm: view.line.alphaMm - lossMm,
+        beta: view.line.beta,
+        ...(view.line.breast && { breast: view.line.breast }),
+      },
+      ...rakersForecast(study, view),
       file: { id: study.file.file.id, name: study.file.file.name },
       filingsTheSetLasts: setting.lasts,
     },
@@ -82,7 +88,23 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
       setting.reason,
       study.file.reason,
       ...(conversion ? [conversion.reason] : []),
+      ...(study.cutters && study.cutters.rakers.length > 0 ? [study.cutters.target.reason] : []),
+      ...(study.cutters?.gulletReason ? [study.cutters.gulletReason] : []),
     ],
+  };
+}
+
+function rakersForecast({ cutters, inputs }: LineStudy, { rakers }: DepthView): Pick<LineOrder['forecast'], 'rakers'> {
+  if (!cutters || !rakers || !inputs.cutters) return {};
+  const read = new Set(inputs.cutters.read);
+  return {
+    rakers: {
+      wantedMm: cutters.target.depthMm,
+      tip: inputs.cutters.tip,
+      tooLow: rakers.plan.tooLow.filter((raker) => read.has(raker.tooth)),
+      endRakers: rakers.plan.endRakers,
+      unread: cutters.rakers.filter((tooth) => !read.has(tooth)),
+    },
   };
 }
 
@@ -112,9 +134,12 @@ function sampleError(study: LineStudy, view: DepthView): number {
 }
 
 function targetsOf(study: LineStudy, view: DepthView, tune: boolean, lossMm: number): LineOrder['targets'] {
+  const filed = new Map(view.rakers?.plan.filings.map((raker) => [raker.index, raker.offMm]));
   return Array.from(study.prepared.teeth, (tooth, i) => {
     const x = tune ? (view.spacing.xMm[i] as number) : (study.prepared.xMm[i] as number);
     const y = tune && view.flats.on[i] ? heightOn(view.line, x) : (study.prepared.yMm[i] as number);
-    return { tooth, xMm: x, yMm: y - lossMm };
+    const offMm = filed.get(i) ?? 0;
+    const before = study.prepared.roles?.[i] === 'raker' ? (view.lineYMm[i] as number) : y;
+    return { tooth, xMm: x, yMm: before - offMm - lossMm };
   });
 }

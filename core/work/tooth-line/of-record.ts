@@ -1,9 +1,13 @@
 import { measuredSaw } from '../../testcut/cut-saws';
 import type { TestCut } from '../../testcut/test-cut';
 import { cutStory } from '../../testcut/test-cut';
-import { anglesFor, DEFAULT_HABITS } from '../habits';
-import type { StraightRecord } from '../saw-record';
+import { cutterLeans } from '../../evidence/sides';
+import { USUAL_SHOES_MM } from '../../line/jointer';
+import { anglesFor, DEFAULT_HABITS, tipAngleOf } from '../habits';
+import type { CrosscutRecord, StraightRecord } from '../saw-record';
 import { shortTeeth } from './chase-offer';
+import { rolesOf } from './cutters';
+import type { LineInputs } from './inputs';
 import { lineInputsOf } from './inputs';
 import { makeOrder } from './make-order';
 import { plannedSaw } from './planned-saw';
@@ -12,10 +16,85 @@ import { studyLine } from './study';
 /** The sink a pitch and the board a plan's virtual cut is made with. No source. */
 const CUT = { sinkShare: 0.02, boardMm: 25 } as const;
 
-/** A hand or back saw's order from its record, its short teeth, and a virtual cut before and after. `depthMm` overrides the advised joint. */
-export function orderOfRecord(record: StraightRecord, depthMm?: number) {
+/**
+ * A saw's order from its record, its short teeth, and, of a line of like teeth, a virtual cut before
+ * and after. `depthMm` overrides the advised joint. Throws RangeError on a pattern or zones that do
+ * not fit the line.
+ */
+export function orderOfRecord(record: StraightRecord | CrosscutRecord, depthMm?: number) {
+  const inputs = record.family === 'crosscut' ? cutterInputs(record) : likeTeeth(record);
+  const study = studyLine(inputs);
+  const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
+  const chase = shortTeeth(study, order.choice.depthMm);
+  // How rakers plane what the cutters score is not cut out here.
+  if (study.cutters) return { order, chase, cut: null };
+  const { pitchMm, toothHeightMm } = study;
+  const facts = { plateThicknessMm: record.plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
+  const story = cutStory(
+    measuredSaw(record.readings, study.tooth, facts, study.set.perSideMm),
+    plannedSaw(order),
+    null,
+    { sinkMm: CUT.sinkShare * pitchMm, boardMm: CUT.boardMm },
+  );
+  return { order, chase, cut: { before: told(story.before), planned: story.planned && told(story.planned) } };
+}
+
+/** A saw of cutters and rakers: the first zone is its line, any others its toe. A long plate, as none is told. */
+function cutterInputs(record: CrosscutRecord): LineInputs {
   const habits = { ...DEFAULT_HABITS, ...record.habits };
-  const inputs = lineInputsOf({
+  const [main, ...toe] = record.zones;
+  if (!main) throw new RangeError('A line has one zone at least.');
+  const teeth = record.zones.reduce((sum, zone) => sum + zone.teeth, 0);
+  if (teeth !== record.readings.length)
+    throw new RangeError(`There are ${record.readings.length} teeth, but zones for ${teeth}.`);
+  const rakeDeg = main.rakeFromDeg;
+  const told = { pattern: record.pattern, offset: record.patternOffset ?? 0 };
+  const roles = rolesOf(told, teeth);
+  const leans = cutterLeans(roles);
+  return lineInputsOf({
+    saw: {
+      family: 'crosscut',
+      filing: 'crosscut',
+      wood: record.wood,
+      plateThicknessMm: record.plateThicknessMm,
+      plateDepthMm: record.plateDepthMm ?? USUAL_PLATE_MM,
+      pitchMm: main.pitchFromMm,
+      teeth,
+      ...(toe.length > 0 && {
+        toeZones: toe.map((zone) => ({
+          teeth: zone.teeth,
+          pitchFromMm: zone.pitchFromMm,
+          pitchToMm: zone.pitchToMm,
+          relaxFromDeg: rakeDeg - zone.rakeFromDeg,
+          relaxToDeg: rakeDeg - zone.rakeToDeg,
+        })),
+      }),
+    },
+    angles: { rakeDeg, fleamDeg: record.fleamDeg },
+    readings: record.readings.map((r) => ({ ...r, lean: r.lean ?? leans[r.tooth - 1] ?? null })),
+    habits,
+    ...(record.strokeRate && { strokeRate: record.strokeRate }),
+    cutters: {
+      ...told,
+      kind: record.saw,
+      read: record.readings.filter((r) => roles[r.tooth - 1] === 'raker').map((r) => r.tooth),
+      widths: [],
+      gullets: [],
+      tip: record.rakerTip ?? habits.rakerTips ?? 'straight',
+      tipDeg: tipAngleOf(habits),
+      wantedMm: null,
+      breastMm: record.sagittaMm ?? null,
+      shoesMm: habits.jointerShoesMm ?? USUAL_SHOES_MM,
+    },
+  });
+}
+
+/** Plate of a long saw whose record tells none. Judgement, no source. mm. */
+const USUAL_PLATE_MM = 120;
+
+function likeTeeth(record: StraightRecord): LineInputs {
+  const habits = { ...DEFAULT_HABITS, ...record.habits };
+  return lineInputsOf({
     saw: {
       family: record.family,
       filing: record.filing,
@@ -32,18 +111,6 @@ export function orderOfRecord(record: StraightRecord, depthMm?: number) {
     ...(record.marks && { marks: record.marks }),
     ...(record.line && { line: record.line }),
   });
-  const study = studyLine(inputs);
-  const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
-  const { pitchMm, toothHeightMm } = study;
-  const facts = { plateThicknessMm: record.plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
-  const story = cutStory(
-    measuredSaw(record.readings, study.tooth, facts, study.set.perSideMm),
-    plannedSaw(order),
-    null,
-    { sinkMm: CUT.sinkShare * pitchMm, boardMm: CUT.boardMm },
-  );
-  const chase = shortTeeth(study, order.choice.depthMm);
-  return { order, chase, cut: { before: told(story.before), planned: story.planned && told(story.planned) } };
 }
 
 /** A cut in the numbers a person compares. */

@@ -1,14 +1,15 @@
 import { gulletDirection } from '../../file/direction';
 import type { Lean, ToothReading } from '../../evidence/tooth-reading';
-import { leanOf, standingTeeth } from '../../evidence/tooth-reading';
+import { leanOf } from '../../evidence/tooth-reading';
 import { because, COMMON_PRACTICE } from '../../reason/reason';
-import { cautionsFor } from '../cautions';
 import type { WorkOrder } from '../order';
 import type { Step, StepKind, Stop } from '../step';
 import { WHOLE_SAW_STOP } from '../step';
 import { strokesFor } from '../../line/strokes';
-import { filingMinutes, jointMinutes, jointPasses, settingMinutes, WHOLE_SAW_MINUTES } from '../times';
+import { filingMinutes, jointMinutes, jointPasses, WHOLE_SAW_MINUTES } from '../times';
 import { reshapeStops } from './conversion';
+import { cutterSteps } from './cutter-steps';
+import { blank, heavierOf, inOrder, settingSteps } from './step-parts';
 import type { DepthView } from './depth-view';
 import { stretchOf } from './stretches';
 import type { LineStudy } from './study';
@@ -31,6 +32,12 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
         : [],
     });
   if (marks.includes('loose-handle')) whole('tighten', WHOLE_SAW_MINUTES.tighten);
+  if (study.cutters) {
+    steps.push(...cutterSteps(study, study.cutters, view, { tune, reset }));
+    whole('test', WHOLE_SAW_MINUTES.test);
+    whole('finish', WHOLE_SAW_MINUTES.finish);
+    return steps;
+  }
   const setting = reset ? settingSteps(study) : [];
   if (tune) whole('flatten-set', WHOLE_SAW_MINUTES['flatten-set']);
   const joint = (): void =>
@@ -73,34 +80,11 @@ const STRAIGHTEN_MINUTES: Readonly<Record<string, number>> = { clamp: 15, hammer
 
 const CROOKED: ReadonlySet<string> = new Set(['bend', 'kink', 'twist', 'wavy-line']);
 
-const blank = (kind: StepKind, unit: Step['unit'], etch: boolean): Step => ({
-  kind,
-  unit,
-  side: null,
-  tipTowards: null,
-  tool: null,
-  targetMm: null,
-  passes: 0,
-  minutes: 0,
-  stops: [],
-  cautions: cautionsFor(kind, etch),
-  reasons: [],
-});
-
-/** A flank counts as the heavier one when it travels this many times the other. No source. */
-const HEAVIER_TIMES = 1.25;
-
 function shapingStops(view: DepthView): Stop[] {
   return view.filings.flatMap((filing, i) => {
     const strokes = view.strokes[i] as number;
     if (strokes === 0) return [];
-    const heavier =
-      filing.faceMm > HEAVIER_TIMES * filing.backMm
-        ? 'face'
-        : filing.backMm > HEAVIER_TIMES * filing.faceMm
-          ? 'back'
-          : 'even';
-    return [{ at: filing.gullet, strokes, heavier } satisfies Stop];
+    return [{ at: filing.at, strokes, heavier: heavierOf(filing) } satisfies Stop];
   });
 }
 
@@ -164,24 +148,3 @@ function mirrored(first: ToothReading | undefined, at: number): ToothReading {
   const lean = first && leanOf(first) === 'left' ? 'right' : 'left';
   return { tooth: at, xMm: 0, yMm: 0, kind: 'tooth', lean };
 }
-
-function settingSteps(study: LineStudy): Step[] {
-  const teeth = standingTeeth(study.inputs.readings);
-  return (['left', 'right'] as const).flatMap((side) => {
-    const own = teeth.filter((r) => leanOf(r) === side && r.kind === 'tooth');
-    if (own.length === 0) return [];
-    return [
-      {
-        ...blank('set', 'tooth', study.inputs.etch),
-        side,
-        targetMm: study.set.perSideMm,
-        minutes: settingMinutes(own.length),
-        stops: own.map((r) => ({ at: r.tooth, strokes: 0, heavier: 'even' as const })),
-        reasons: [study.set.reason],
-      },
-    ];
-  });
-}
-
-const inOrder = (stops: readonly Stop[], startAt: 'heel' | 'toe'): Stop[] =>
-  startAt === 'heel' ? [...stops] : [...stops].reverse();

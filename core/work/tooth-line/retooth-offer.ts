@@ -17,7 +17,8 @@ export type PastSaving = 'teeth-lost' | 'too-deep';
 
 /** Too many teeth are gone, or reaching the rest would take more of the tooth than jointing may. O(n). */
 export function pastSaving(study: LineStudy): PastSaving | null {
-  if (study.inputs.retooth) return null;
+  // Cutters are not cut anew here.
+  if (study.inputs.retooth || study.cutters) return null;
   const { readings } = study.inputs;
   const lost = readings.filter((r) => r.kind !== 'tooth').length;
   if (lost > LOST_SHARE * readings.length) return 'teeth-lost';

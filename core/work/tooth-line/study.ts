@@ -1,6 +1,6 @@
 import type { FileChoice } from '../../file/file-choice';
 import type { FiledTooth } from '../../file/flank-angles';
-import { TAPER_SECTION_DEG, toothFor, toothHeightMm } from '../../file/flank-angles';
+import { pointedTooth, toothFor, toothHeightMm } from '../../file/flank-angles';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { Conversion } from '../../line/conversion';
 import type { LeastDepth } from '../../line/depth-curve';
@@ -16,12 +16,15 @@ import type { NominalLine, ToeZone } from '../../saw/zones';
 import { linedTeeth, lineZones, nominalLine, placeInPitches } from '../../saw/zones';
 import type { LineStatistics } from '../../evidence/line-statistics';
 import { lineStatistics } from '../../evidence/line-statistics';
+import type { ToothReading } from '../../evidence/tooth-reading';
 import { standingTeeth } from '../../evidence/tooth-reading';
 import type { FamilySet } from '../../set/family-set';
 import { familySet } from '../../set/family-set';
 import type { AnglePair } from '../../file/angle-pair';
 import type { FilingJudged, LineKnown } from '../judge-work';
 import { judgeFiling, judgeWork } from '../judge-work';
+import type { CutterStudy } from './cutters';
+import { cutterDatum, flattened, groupOn, onLine, rolesOf, studyCutters } from './cutters';
 import type { LineInputs } from './inputs';
 import type { Stretch } from './stretches';
 import { stretchesOf } from './stretches';
@@ -49,6 +52,8 @@ export interface LineStudy {
   /** Of the main stretch. */
   readonly file: FileChoice;
   readonly set: FamilySet;
+  /** Of a line whose cutters are pointed one by one; null where teeth are filed through their gullets. */
+  readonly cutters: CutterStudy | null;
 }
 
 export interface Recommendation {
@@ -64,31 +69,36 @@ const DEEPEST_SHARE = 0.6;
 
 /**
  * Prepare an order from readings. Throws RangeError on fewer than three standing
- * teeth or on angles that leave no tooth.
+ * teeth, on angles that leave no tooth, or on a pattern or breast that cannot be.
  */
 export function studyLine(inputs: LineInputs): LineStudy {
   const { saw, habits, angles, from } = inputs;
-  const newTooth = toothFor(angles.rakeDeg, angles.fleamDeg, TAPER_SECTION_DEG);
-  const tooth = from ? toothFor(from.angles.rakeDeg, from.angles.fleamDeg, TAPER_SECTION_DEG) : newTooth;
+  const pointed = inputs.cutters !== undefined;
+  const toothOf = pointed ? pointedTooth : toothFor;
+  const newTooth = toothOf(angles.rakeDeg, angles.fleamDeg);
+  const tooth = from ? toothOf(from.angles.rakeDeg, from.angles.fleamDeg) : newTooth;
   const toe = saw.toeZones ?? [];
   const teeth = linedTeeth(lastTooth(inputs.readings), saw.teeth ?? 0);
   const place = placeInPitches(teeth, saw.pitchMm, toe);
-  const statistics = lineStatistics(inputs.readings, place);
+  const roles = inputs.cutters ? rolesOf(inputs.cutters, teeth) : null;
+  const tips = onLine(inputs.readings, roles);
+  if (tips.length < 3) throw new RangeError(`A plan needs three standing ${roles ? 'cutters' : 'teeth'} at least.`);
+  const arc = inputs.cutters ? cutterDatum(tips, inputs.cutters.breastMm, habits.shareOnLine) : null;
+  const datum = arc ? arc.datum : straightDatum(tips, inputs);
+  // Uneven is what leaves the line it is jointed to: a breast is none.
+  const judged = flattened(roles ? tips : inputs.readings, datum);
+  const statistics = lineStatistics(judged, place, roles ? groupOn(roles) : undefined);
   if (!statistics) throw new RangeError('A plan needs three standing teeth at least.');
-  const tips = standingTeeth(inputs.readings);
-  const line =
-    inputs.line === 'level' ? levelLineForShare(tips, habits.shareOnLine) : lineForShare(tips, habits.shareOnLine);
   const pitchMm = statistics.pitchMm;
   /** The line as measured: its zones at the toe as much wider or finer as its pitch turned out. */
   const scaled = toe.map((zone) => scaledZone(zone, pitchMm / saw.pitchMm));
   const nominal = (rakeDeg: number): NominalLine => nominalLine(lineZones(teeth, pitchMm, rakeDeg, scaled));
   const old = from?.angles ?? angles;
-  const shape = toe.length > 0 ? zonedShape(nominal(old.rakeDeg), old.fleamDeg) : evenShape(pitchMm, tooth);
-  const prepared = prepareLine(inputs.readings, shape);
-  const datum = datumLine(tips, line.beta);
+  const shape = toe.length > 0 ? zonedShape(nominal(old.rakeDeg), old.fleamDeg, toothOf) : evenShape(pitchMm, tooth);
+  const prepared = prepareLine(inputs.readings, shape, roles);
   const heightMm = toothHeightMm(pitchMm, tooth);
-  const stretches = stretchesOf(nominal(angles.rakeDeg), angles);
-  const present = from ? stretchesOf(nominal(old.rakeDeg), old) : stretches;
+  const stretches = stretchesOf(nominal(angles.rakeDeg), angles, pointed);
+  const present = from ? stretchesOf(nominal(old.rakeDeg), old, pointed) : stretches;
   const deepestMm = DEEPEST_SHARE * Math.min(...present.map((s) => s.heightMm));
   const evennessMm = habits.evennessShare * pitchMm;
   const least = leastDepth(prepared, datum, { share: habits.shareOnLine, evennessMm }, deepestMm);
@@ -107,7 +117,15 @@ export function studyLine(inputs: LineInputs): LineStudy {
     stretches,
     file: (stretches[0] as Stretch).file,
     set: familySet(saw.family, woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm),
+    cutters: inputs.cutters && roles && arc ? studyCutters(inputs, inputs.cutters, roles, arc) : null,
   };
+}
+
+/** Level with the straight edge, or with the tips' own fall, through the highest tooth. mm. */
+function straightDatum(tips: readonly ToothReading[], { line, habits }: LineInputs): JointLine {
+  const level = line === 'level';
+  const found = level ? levelLineForShare(tips, habits.shareOnLine) : lineForShare(tips, habits.shareOnLine);
+  return datumLine(tips, found.beta);
 }
 
 function conversionOf(from: AnglePair, inputs: LineInputs, pitchMm: number): LineStudy['conversion'] {

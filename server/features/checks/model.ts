@@ -1,6 +1,17 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { CheckRound } from '@odontis/contract/check';
-import { columns, id, json, maybeMeasure, moment, whole, words, yesNo } from '../../database/columns';
+import {
+  columns,
+  id,
+  json,
+  maybeJson,
+  maybeMeasure,
+  maybeWords,
+  moment,
+  whole,
+  words,
+  yesNo,
+} from '../../database/columns';
 
 export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, InferCreationAttributes<CheckRoundRow>> {
   id: CreationOptional<number>;
@@ -9,6 +20,8 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   runs: CheckRound['runs'];
   binds: boolean;
   chatters: boolean;
+  shavings: CheckRound['shavings'];
+  rakers: CheckRound['rakers'];
   note: string;
   verdict: CheckRound['verdict'];
   setLeftMm: number | null;
@@ -29,6 +42,8 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       runs: words,
       binds: yesNo,
       chatters: yesNo,
+      shavings: maybeWords,
+      rakers: maybeJson,
       note: words,
       verdict: words,
       setLeftMm: maybeMeasure,

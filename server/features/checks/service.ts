@@ -2,8 +2,15 @@ import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
-import { placesOn } from '@odontis/core/saw/saw';
+import type { LineView } from '@odontis/core/evidence/line-of';
+import { rakersRead } from '@odontis/core/evidence/rakers-read';
+import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
+import { overOwnArc } from '@odontis/core/line/own-arc';
+import { rakersAfter } from '@odontis/core/raker/shavings';
+import type { Saw } from '@odontis/core/saw/saw';
+import { isPointed, placesOn, rakersOf, rolesOn } from '@odontis/core/saw/saw';
 import { sawIn } from '@odontis/core/work/saw-after';
+import { sidesOf } from '@odontis/core/evidence/sides';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
 import type { Database } from '../../database/connect';
@@ -19,15 +26,20 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const dossier = await readDossier(db, ticketId, t);
     const saw = sawIn('after', dossier.saw, dossier.plan?.order);
     const line = lineOf(dossier.sessions, saw, 'after');
-    const heights = line && line.heightsRead > 0 ? lineStatistics(line.teeth, placesOn(saw, line.teeth.length)) : null;
-    const set = setOf(dossier.sessions, 'after');
+    const heightSpreadMm = line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
+    const set = setOf(dossier.sessions, 'after', sidesOf(saw));
     const target = dossier.plan?.order.forecast?.set.perSideMm ?? 0;
-    const { stoning } = await handOfPerson(db, by);
-    const judged = judgeTestCut(check, { set, heightSpreadMm: heights?.heightSpreadMm ?? null }, target, stoning.rate);
+    const { stoning, strokeRate } = await handOfPerson(db, by);
+    const depths = [...rakersRead(dossier.sessions, 'after').values()].map((r) => r.depthMm);
+    const wanted = dossier.plan?.order.forecast?.rakers?.wantedMm;
+    const rakers = wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), strokeRate);
+    const judged = judgeTestCut(check, { set, heightSpreadMm, rakers }, target, stoning.rate);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(
       {
         ...cut,
+        shavings: check.shavings ?? null,
+        rakers,
         ticketId,
         number: dossier.checks.length + 1,
         verdict: judged.verdict,
@@ -45,4 +57,11 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const stage = judged.verdict === 'pass' ? 'handover' : row.stage;
     await row.update({ stage, version: row.version + 1 }, { transaction: t });
   });
+}
+
+/** How uneven the line is: over the straight or breasted line its teeth lie on. mm. */
+function spreadOf(saw: Saw, { teeth }: LineView): number | null {
+  if (!isPointed(saw)) return lineStatistics(teeth, placesOn(saw, teeth.length))?.heightSpreadMm ?? null;
+  const over = overOwnArc(standingTeeth(teeth), rolesOn(saw, teeth.length) ?? []).filter((mm) => !Number.isNaN(mm));
+  return over.length === 0 ? null : Math.max(...over);
 }

@@ -6,6 +6,7 @@ import type { NewEvidence } from '@odontis/contract/evidence';
 import type { AngleFinding } from '@odontis/core/evidence/angle-finding';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import type { AngleReading, LengthReading, Reading } from '@odontis/core/evidence/reading';
+import { alternateLean } from '@odontis/core/evidence/tooth-reading';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { takeLine, withdrawn } from '@odontis/core/evidence/take';
 import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
@@ -246,7 +247,7 @@ describe('evidence', () => {
     await send(sets(0.05), { session: { key: randomUUID(), kind: 'after' } });
     await send(sets(0.2), { session: { key: randomUUID(), kind: 'after' } });
     const { sessions, ticket: now } = await dossier();
-    expect(setOf(sessions, 'after')?.left.meanMm).toBeCloseTo(0.2, 12);
+    expect(setOf(sessions, 'after', alternateLean)?.left.meanMm).toBeCloseTo(0.2, 12);
     const near = (mm: number): unknown => ({ asymmetricMatch: (v: number) => Math.abs(v - mm) < 1e-9 });
     const cut = { version: now.version, runs: 'left', binds: false, chatters: false, note: '' };
     const judged = (await shop.send('post', `${at}/checks`, cut)).body as Dossier;

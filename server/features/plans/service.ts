@@ -21,14 +21,16 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     const work = workOf(dossier.saw.family);
     if (work.way !== 'planned') throw notPlannedHere(dossier);
     const { line, rakeDeg, fleamDeg, convert, sample, depthMm } = choice;
-    const wish = { line, angles: { rakeDeg, fleamDeg }, convert, sample, retoothMm: choice.retoothMm ?? null };
+    const { retoothMm = null, breastMm = null, rakerMm = null, rakerTip = null } = choice;
+    const angles = { rakeDeg, fleamDeg };
+    const wish = { line, angles, convert, sample, retoothMm, breastMm, rakerMm, rakerTip };
     const studied = work.study(workFactsOf(dossier, book, strokeRate), wish);
     if (!studied.ok) throw unfit(studied);
     const { study, coverage } = studied;
     if (coverage.partial && !sample)
       throw new Problem(
         'measured-in-part',
-        `${coverage.measuredTeeth} teeth are measured and the ticket says ${coverage.toldTeeth}. Go on measuring, let them stand for the rest, or correct the ticket.`,
+        `${coverage.unread > 0 ? `The height of ${coverage.unread} teeth was not read.` : `${coverage.measuredTeeth} teeth are measured and the ticket says ${coverage.toldTeeth}.`} Go on measuring, let them stand for the rest, or correct the ticket.`,
       );
     if (depthMm > study.deepestMm) {
       throw new Problem('bad-input', 'That is deeper than these teeth can be jointed.', [
@@ -46,12 +48,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
 
 /** Other families are worked by hand and written down as a job. */
 const notPlannedHere = (dossier: Dossier): Problem =>
-  new Problem(
-    'wrong-stage',
-    'Only hand and back saws are planned here; write this one’s work down as a job.',
-    [],
-    dossier,
-  );
+  new Problem('wrong-stage', 'This saw is not planned here; write its work down as a job.', [], dossier);
 
 const unfit = (studied: Exclude<Studied, { ok: true }>): Problem =>
   new Problem(

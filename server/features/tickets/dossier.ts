@@ -88,6 +88,8 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
     runs: r.runs,
     binds: r.binds,
     chatters: r.chatters,
+    shavings: r.shavings,
+    rakers: r.rakers,
     note: r.note,
     verdict: r.verdict,
     setLeftMm: r.setLeftMm,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { heightOn } from '@odontis/core/line/joint-line';
 import { Speech } from '../shared/speech/speech';
 import type { Layout } from './draw/layout';
 import { yPx } from './draw/layout';
@@ -79,7 +80,7 @@ export class DepthGrip {
   /** The handle rides on the line at the toe. */
   protected readonly top = computed(() => {
     const joint = this.drawing().joint;
-    return joint ? yPx(this.layout(), this.drawing(), joint.alphaMm + joint.beta * this.drawing().lengthMm) : 40;
+    return joint ? yPx(this.layout(), this.drawing(), heightOn(joint, this.drawing().lengthMm)) : 40;
   });
   protected readonly markTop = computed(() => {
     const off = (this.handle().depthMm - this.handle().recommendedMm) * this.pxPerMm();

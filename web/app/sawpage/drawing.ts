@@ -1,9 +1,15 @@
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
+import type { JointLine } from '@odontis/core/line/joint-line';
+import type { Ends } from '@odontis/core/saw/ends';
+import type { ToothRole } from '@odontis/core/saw/tooth-pattern';
 
 /** A saw as the page draws it. Arrays run heel to toe, one entry a standing tooth; mm. */
 export interface SawDrawing {
   readonly title: string;
   readonly backed: boolean;
+  /** How it is held: one handle at the heel, one at either end, or in a frame. */
+  readonly held: 'handle' | 'two-handed' | 'framed';
+  readonly ends: Ends;
   readonly lengthMm: number;
   readonly plateDepthHeelMm: number;
   readonly plateDepthToeMm: number;
@@ -15,9 +21,16 @@ export interface SawDrawing {
   readonly xMm: Float64Array;
   readonly yMm: Float64Array;
   readonly leans: readonly Lean[];
+  /** What each tooth is there for; null where all are cutters. */
+  readonly roles: readonly ToothRole[] | null;
+  /** A raker from tip to tip, as measured or as usual at its pitch. */
+  readonly rakerWidthMm: number;
+  /** Height at which the line's ends are drawn, and how far its middle stands over them. */
+  readonly levelMm: number;
+  readonly crownMm: number;
   readonly broken: ReadonlySet<number>;
   /** The joint line over the teeth, where there is one. */
-  readonly joint: { readonly alphaMm: number; readonly beta: number } | null;
+  readonly joint: JointLine | null;
   readonly flats: { readonly fromMm: Float64Array; readonly toMm: Float64Array; readonly on: Uint8Array } | null;
   readonly targetXMm: Float64Array | null;
   /** Gullets or teeth of the present step, done and still to do; null when nothing is being worked. */

@@ -67,7 +67,7 @@ export class SawLine implements OnDestroy {
   protected readonly layout = computed(() => layoutFor(this.drawing(), this.width(), this.sheet.laneHeight()));
   protected readonly says = computed(() => {
     const d = this.drawing();
-    return `${d.title}: ${d.teeth.length} teeth drawn from heel to toe, with lanes for ${d.lanes.map((l) => l.name.toLowerCase()).join(', ') || 'nothing yet'}.`;
+    return `${d.title}: ${d.teeth.length} teeth drawn from ${d.ends.heel} to ${d.ends.toe}, with lanes for ${d.lanes.map((l) => l.name.toLowerCase()).join(', ') || 'nothing yet'}.`;
   });
   private readonly scale = computed(() => {
     const layout = this.layout();

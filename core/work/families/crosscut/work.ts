@@ -1,8 +1,9 @@
-import { byHand } from '../../by-hand';
-import { studyCrosscut } from './study';
+import { lineWork } from '../../tooth-line/line-work';
 
-/** Worked by hand on the screens for now; its study runs from a record at the command line. */
-export const crosscutWork = byHand('crosscut', (record, depthMm) => {
-  if (record.family !== 'crosscut') throw new RangeError('This is no crosscut record.');
-  return { family: record.family, ...studyCrosscut(record, depthMm) };
-});
+/**
+ * One- and two-man crosscut saws, buck and frame saws: a line that may be breasted, cutters pointed
+ * one by one, rakers under them (`cutterSteps`). Their own are the depth of rakers by kind and wood
+ * (`rakerTarget`), the bend of the jointer (`jointerBend`), nine thou of set (`familySet`) and the
+ * least plate by kind (`leastPlateMm`). Fine frame saws without rakers are filed through their gullets.
+ */
+export const crosscutWork = lineWork('crosscut');

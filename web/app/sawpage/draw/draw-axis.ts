@@ -16,7 +16,7 @@ export function drawAxis(sheet: Sheet, drawing: SawDrawing): void {
     if (tooth % every === 0 || tooth === 1) c.fillText(String(tooth), place, layout.axisY);
   }
   c.textAlign = 'right';
-  c.fillText('heel', layout.left - 6, layout.axisY);
+  c.fillText(drawing.ends.heel, layout.left - 6, layout.axisY);
   c.textAlign = 'left';
-  c.fillText('toe', layout.right + 8, layout.axisY);
+  c.fillText(drawing.ends.toe, layout.right + 8, layout.axisY);
 }

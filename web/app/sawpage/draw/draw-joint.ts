@@ -1,19 +1,27 @@
+import { heightOn } from '@odontis/core/line/joint-line';
 import type { SawDrawing } from '../drawing';
 import { FINEST_PX } from './sheet';
 import type { Sheet } from './sheet';
 import { yPx } from './layout';
 
+/** An arc is drawn in so many straight pieces. */
+const ARC_PIECES = 48;
+
 /** The joint line in brass, the bright flats it leaves, and where each point is to end. */
 export function drawJoint(sheet: Sheet, drawing: SawDrawing): void {
   const { context: c, palette, layout, x } = sheet;
   if (!drawing.joint) return;
-  const { alphaMm, beta } = drawing.joint;
-  const at = (mm: number): number => yPx(layout, drawing, alphaMm + beta * mm);
+  const { joint } = drawing;
+  const at = (mm: number): number => yPx(layout, drawing, heightOn(joint, mm));
   c.strokeStyle = palette.brass;
   c.lineWidth = 1.5;
   c.beginPath();
   c.moveTo(x(-drawing.pitchMm), at(-drawing.pitchMm));
-  c.lineTo(x(drawing.lengthMm + drawing.pitchMm), at(drawing.lengthMm));
+  const pieces = joint.breast ? ARC_PIECES : 1;
+  for (let k = 1; k <= pieces; k++) {
+    const mm = -drawing.pitchMm + ((drawing.lengthMm + 2 * drawing.pitchMm) * k) / pieces;
+    c.lineTo(x(mm), at(mm));
+  }
   c.stroke();
   if (!drawing.flats || sheet.pxPerTooth < FINEST_PX) return;
   const { fromMm, toMm, on } = drawing.flats;

@@ -40,7 +40,16 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   const [from, to] = [x(-drawing.pitchMm), x(drawing.lengthMm + drawing.pitchMm)];
   const left = Math.max(layout.left - 4, from);
   const right = Math.min(layout.right + 4, to);
-  if (from > layout.left - 40) {
+  if (drawing.held !== 'handle') {
+    // A grip upright at either end, over the plate's ends.
+    c.fillStyle = palette.handle;
+    for (const end of [from - 4, to - 10])
+      if (end > layout.left - 30 && end < layout.right + 8) {
+        c.beginPath();
+        c.roundRect(end, layout.plateTop - 8, 14, layout.plateBottom - layout.plateTop + 12, 6);
+        c.fill();
+      }
+  } else if (from > layout.left - 40) {
     c.fillStyle = palette.handle;
     c.beginPath();
     c.roundRect(from - 96, layout.plateTop - 12, 102, layout.plateBottom - layout.plateTop + 14, 16);
@@ -104,11 +113,14 @@ function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
         : palette.steel;
     if (drawing.broken.has(tooth)) c.fillStyle = palette.lead;
     c.beginPath();
-    c.moveTo(x(before.xMm), layout.plateTop);
-    c.lineTo(x(before.xMm), base(before.yMm));
-    c.lineTo(tip.x, tip.y);
-    c.lineTo(x(after.xMm), base(after.yMm));
-    c.lineTo(x(after.xMm), layout.plateTop);
+    if (drawing.roles) shapeOf(sheet, drawing, i, base);
+    else {
+      c.moveTo(x(before.xMm), layout.plateTop);
+      c.lineTo(x(before.xMm), base(before.yMm));
+      c.lineTo(tip.x, tip.y);
+      c.lineTo(x(after.xMm), base(after.yMm));
+      c.lineTo(x(after.xMm), layout.plateTop);
+    }
     c.closePath();
     c.fill();
     if (sheet.pxPerTooth > 7) {
@@ -116,8 +128,37 @@ function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
       c.lineWidth = 0.6;
       c.stroke();
     }
-    if (sheet.pxPerTooth > 9) drawLean(sheet, drawing, i, tip);
+    if (sheet.pxPerTooth > 9 && drawing.roles?.[i] !== 'raker') drawLean(sheet, drawing, i, tip);
   }
+}
+
+/** A cutter's point, or a raker's two tips with its gullet between, on the plate's edge under it. */
+function shapeOf(
+  { context: c, layout, x }: Sheet,
+  drawing: SawDrawing,
+  i: number,
+  base: (yMm: number) => number,
+): void {
+  const [xMm, yMm] = [drawing.xMm[i] as number, drawing.yMm[i] as number];
+  const foot = base(yMm - drawing.toothHeightMm);
+  const tip = yPx(layout, drawing, yMm);
+  if (drawing.roles?.[i] === 'raker') {
+    const half = drawing.rakerWidthMm / 2;
+    const gullet = base(yMm - 0.7 * drawing.toothHeightMm);
+    c.moveTo(x(xMm - half), layout.plateTop);
+    c.lineTo(x(xMm - half), tip);
+    c.lineTo(x(xMm), gullet);
+    c.lineTo(x(xMm + half), tip);
+    c.lineTo(x(xMm + half), layout.plateTop);
+    return;
+  }
+  // Between a cutter's foot and the next stands an open gullet.
+  const spread = Math.min(drawing.toothHeightMm * drawing.tanFace, 0.34 * drawing.pitchMm);
+  c.moveTo(x(xMm - spread), layout.plateTop);
+  c.lineTo(x(xMm - spread), foot);
+  c.lineTo(x(xMm), tip);
+  c.lineTo(x(xMm + spread), foot);
+  c.lineTo(x(xMm + spread), layout.plateTop);
 }
 
 /** Lean by shape and place first: a stroke to the left over the tip, or a ring to its right. */

@@ -18,16 +18,22 @@ export interface Layout {
 
 /** px from a height in mm. Teeth are always drawn the same height, whatever the zoom. */
 export const yPx = (layout: Layout, drawing: SawDrawing, yMm: number): number =>
-  layout.tipY - (yMm * layout.toothPx) / drawing.toothHeightMm;
+  layout.tipY - ((yMm - drawing.levelMm) * layout.toothPx) / drawing.toothHeightMm;
 
 /** Left gutter for the lanes' names and the handle; right one for the depth handle. */
 export const GUTTER = { left: 118, right: 58 } as const;
 
 const PLATE_SCALE = 0.2;
+const TOOTH_PX = 38;
+const LEAST_TOOTH_PX = 14;
+/** Room over the ends of the line for a breast, px. */
+const MOST_CROWN_PX = 64;
 
 export function layoutFor(drawing: SawDrawing, width: number, laneHeight: number): Layout {
-  const toothPx = 38;
-  const tipY = 30;
+  const crownTeeth = drawing.crownMm / drawing.toothHeightMm;
+  // A high breast is drawn whole with lower teeth rather than cut off.
+  const toothPx = Math.max(LEAST_TOOTH_PX, Math.min(TOOTH_PX, MOST_CROWN_PX / Math.max(1e-9, crownTeeth)));
+  const tipY = 30 + Math.round(crownTeeth * toothPx);
   const plateTop = tipY + toothPx;
   // The plate's depth to its length, at a fifth of the drawing's own scale: whole, it would fill the page.
   const own = (drawing.plateDepthHeelMm / drawing.lengthMm) * (width - GUTTER.left - GUTTER.right) * PLATE_SCALE;

@@ -1,6 +1,7 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { lineOf } from '@odontis/core/evidence/line-of';
+import { sidesOf } from '@odontis/core/evidence/sides';
 import { setAt } from '@odontis/core/evidence/set-of';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 
@@ -13,7 +14,7 @@ export function lineAfter(dossier: Dossier): readonly ToothReading[] | null {
   if (line && line.heightsRead > 0) return line.teeth;
   const order = dossier.plan?.order;
   if (!order?.inputs) return null;
-  const set = setAt(dossier.sessions, 'after');
+  const set = setAt(dossier.sessions, 'after', sidesOf(dossier.saw));
   const targets = new Map(order.targets.map((t) => [t.tooth, t]));
   return order.inputs.readings.map((tooth) => {
     const target = targets.get(tooth.tooth);

@@ -11,6 +11,7 @@ import { setAt } from '@odontis/core/evidence/set-of';
 import type { LineTold, LineValue, Taking } from '@odontis/core/evidence/take';
 import { takeAt, takeLine, undone, withdrawn } from '@odontis/core/evidence/take';
 import type { Lean, ToothKind, ToothReading } from '@odontis/core/evidence/tooth-reading';
+import { sidesOf } from '@odontis/core/evidence/sides';
 import { alternateLean } from '@odontis/core/evidence/tooth-reading';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { placesOn } from '@odontis/core/saw/saw';
@@ -58,7 +59,8 @@ export const LineDesk = signalStore(
       const [line, from] = [view(), startsFrom()];
       if (from.length === 0) return line?.teeth ?? [];
       // On a line that starts from another only what was measured differs from it.
-      const sets = setAt(evidence.evidence(), evidence.kind());
+      const of = saw();
+      const sets = setAt(evidence.evidence(), evidence.kind(), of ? sidesOf(of) : alternateLean);
       return from.map((t, i) => {
         const read = line && Number.isFinite(line.heightErrorMm[i]) ? line.teeth[i] : undefined;
         return { ...(read ?? t), lean: t.lean, setMm: sets.get(t.tooth)?.valueMm ?? null };

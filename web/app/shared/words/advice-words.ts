@@ -8,5 +8,12 @@ export const ADVICE_SAYS: Record<CutAdvice, string> = {
   'measure-line': 'It jumps: measure the heights again, which tells whether the line is level.',
   'joint-again': 'It jumps because the line is not level: joint lightly, shape, and measure again.',
   'widen-lesser-side': 'It binds and runs: set the lesser side up to the other. Stoning would make it bind the more.',
+  'measure-rakers':
+    'Measure a few rakers against their cutters: what it throws says they or the cutters are wrong, not which.',
+  'file-rakers': 'Dust or short chips: rakers stand too high and ride. File those to the gauge, then cut again.',
+  'joint-to-rakers':
+    'Whiskers on the ribbons: rakers stand too low and plane deeper than was scored. Joint the cutters down to them, point them, and cut again.',
+  'touch-up-cutters':
+    'The rakers are right: the cutters are dull or their flats are not gone. Touch up their points, then cut again.',
   passes: 'Runs true, neither binds nor jumps.',
 };

@@ -1,3 +1,4 @@
+import type { Ends } from '@odontis/core/saw/ends';
 import type { Step, StepKind } from '@odontis/core/work/step';
 import type { ShopBook } from '@odontis/contract/shop';
 import type { Speech } from '../speech/speech';
@@ -22,10 +23,21 @@ export const STEP_NAMES: Record<StepKind, string> = {
   finish: 'Finish',
   test: 'Test cut at the vise',
   'by-hand': 'By hand',
+  'dress-rakers': 'Dress the rakers’ faces',
+  'raker-gullets': 'Rakers’ gullets',
+  'raker-tips': 'Rakers to depth',
+  'thin-rakers': 'File the rakers thin',
+  swage: 'Hammer the rakers over',
+  point: 'Point the cutters',
+  'touch-up': 'Touch up what the set rounded',
+  'rakers-again': 'Rakers under the gauge again',
 };
 
+const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
+
 /** A step's name with its number aimed at, as it stands in lists. */
-export function stepTitle(step: Step, speech: Speech): string {
+export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE): string {
+  if (step.edge) return `${STEP_NAMES[step.kind]}, tips to the ${step.edge === 'heel-tip' ? ends.heel : ends.toe}`;
   const side =
     step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
   if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
@@ -35,7 +47,7 @@ export function stepTitle(step: Step, speech: Speech): string {
 }
 
 /** The instruction read from an arm's length. */
-export function stepSays(step: Step, speech: Speech, book: ShopBook | null): string {
+export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends: Ends = HEEL_TO_TOE): string {
   switch (step.kind) {
     case 'clean':
       return 'Strip and clean the plate, rust off before any setting. Protect an etch.';
@@ -47,32 +59,50 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null): str
     case 'flatten-set':
       return 'Squeeze most of the set out in a smooth vise. It need not come out flat.';
     case 'joint':
+      if (step.jointer)
+        return `${jointerSays(step.jointer, speech)} About ${step.passes} light ${step.passes === 1 ? 'pass' : 'passes'} along the cutters, until the bright spots stand where the plan shows them.`;
       return `Mill file square to the plate, about ${step.passes} light ${step.passes === 1 ? 'pass' : 'passes'}, until the bright spots stand where the plan shows them. Measure before the last.`;
     case 'look':
       return `Brush the teeth and look along the line: every flat just gone. Where one still shines, one stroke more, then look again. Up to ${speech.fine(step.targetMm ?? 0)} may be left.`;
     case 'tighten':
       return 'Handle screws or rivets snug: a loose handle cuts as if the saw ran.';
     case 'set-out':
-      return `Mark every point, ${speech.plate(step.targetMm ?? 0)} from tip to tip, from the heel.`;
+      return `Mark every point, ${speech.plate(step.targetMm ?? 0)} from tip to tip, from the ${ends.heel}.`;
     case 'reshape':
-      return `${filingSays(step, book)} Take it down by halves, looking along the line between.`;
+      return `${filingSays(step, book, ends)} Take it down by halves, looking along the line between.`;
     case 'file-off':
       return `Mill file square to the plate, down ${speech.plate(step.targetMm ?? 0)}, until no old gullet shows and the edge is straight.`;
     case 'cut':
-      return `${filingSays(step, book)} On every mark to half depth first; look along the line; then to full depth.`;
+      return `${filingSays(step, book, ends)} On every mark to half depth first; look along the line; then to full depth.`;
     case 'joint-again':
       return 'One light pass: every tooth shows the smallest bright spot, none is missed.';
     case 'last-pass':
-      return `${filingSays(step, book)} Turn the file to a fresh corner first.`;
+      return `${filingSays(step, book, ends)} Turn the file to a fresh corner first.`;
     case 'test':
       return 'Two strokes in the customer’s wood, with the grain it is filed for: see that it starts and does not run.';
     case 'by-hand':
       return 'Done by hand and eye: write down what was done when it is finished.';
     case 'shape':
     case 'sharpen':
-      return filingSays(step, book);
+      return filingSays(step, book, ends);
     case 'set':
       return `Bend the top third only, away from you, to ${speech.fine(step.targetMm ?? 0)}. Measure the first few before going on.`;
+    case 'dress-rakers':
+      return 'A flat file over the inner faces: no punch mark or crack left that a hammer or a knot would open.';
+    case 'raker-gullets':
+      return 'File square across, in the raker’s middle, moving down the curve so as to leave no step. Every raker has its own depth.';
+    case 'thin-rakers':
+      return `Square across, down to ${speech.fine(step.targetMm ?? 0)} under the gauge: what is left goes over under the hammer.`;
+    case 'swage':
+      return 'Light blows on the inside of each tip until it leans a little over its own end; then look underneath for a crack.';
+    case 'raker-tips':
+      return `Gauge on the cutters, set to ${speech.fine(step.targetMm ?? 0)}: file square across until the file rides on it. Go by the flat, it shall all but disappear; not by the strokes.`;
+    case 'point':
+      return `Stand on the ${step.side}: the cutters that lean away from you. Half of the flat from each side, the bevel kept as it is, until the flat just vanishes; never past it.`;
+    case 'touch-up':
+      return `Stand on the ${step.side}. One light stroke along the bevel where the set tool has rounded the point.`;
+    case 'rakers-again':
+      return `Every raker under the gauge at ${speech.fine(step.targetMm ?? 0)} once more: pointing and setting may have brought cutters down.`;
     case 'stone':
       return 'One light oiled pass on each side, flat on the teeth.';
     case 'finish':
@@ -80,10 +110,12 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null): str
   }
 }
 
-function filingSays(step: Step, book: ShopBook | null): string {
+function filingSays(step: Step, book: ShopBook | null, ends: Ends): string {
   const stand = step.side === null ? 'File level and square across' : `Stand on the ${step.side}`;
   const tip =
-    step.tipTowards === 'across' || step.tipTowards === null ? '' : `, tip of the file towards the ${step.tipTowards}`;
+    step.tipTowards === 'across' || step.tipTowards === null
+      ? ''
+      : `, tip of the file towards the ${step.tipTowards === 'toe' ? ends.toe : ends.heel}`;
   const between =
     book?.habits.betweenStrokes === 'draw-back'
       ? 'draw it back lightly in the gullet'
@@ -96,4 +128,21 @@ export const HEAVIER_SAYS = {
   even: 'even weight',
   face: 'lean on the face, heel side of the gullet',
   back: 'lean on the back, toe side of the gullet',
+} as const;
+
+/** How the jointer's file is bent, so that it can be set with a feeler, and how often it is moved on. */
+function jointerSays({ bendMm, shoesMm, turns }: NonNullable<Step['jointer']>, speech: Speech): string {
+  const bend =
+    bendMm < 0.005
+      ? 'The jointer’s file straight'
+      : `Bend the jointer’s file ${speech.fine(bendMm)} at the middle of its ${speech.long(shoesMm)} from shoe to shoe`;
+  const on = turns > 0 ? `; move the file on ${turns === 1 ? 'once' : `${turns} times`} on the way` : '';
+  return `${bend}${on}.`;
+}
+
+/** The same of a cutter pointed by itself, whose flat need not go half from each side. */
+export const HEAVIER_SIDE_SAYS = {
+  even: 'half from each side',
+  face: 'more from its toe side',
+  back: 'more from its heel side',
 } as const;

@@ -4,6 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
+import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
 import { baseDrawing } from '../../../sawpage/build-drawing';
@@ -12,7 +13,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { HEAVIER_SAYS, stepSays, stepTitle } from '../../../shared/words/step-words';
+import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '../../../shared/words/step-words';
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import { FileWay } from './file-way';
@@ -20,6 +21,9 @@ import { ToolTrial } from './tool-trial';
 
 const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
 const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
+
+/** A flat narrower than this nobody sees: half a thou. mm. */
+const LEAST_FLAT_MM = 0.0127;
 
 /** A file of ordinary length, to say by how much its handle lies aside. */
 const FILE_MM = 150;
@@ -63,8 +67,31 @@ export class BenchPage implements OnDestroy {
     const all = this.walk().filter((s) => s.step === this.stepIndex());
     return { done: all.filter((s) => this.done().has(s.index)).length, all: all.length };
   });
+  private readonly cutters = computed(() => this.accepted()?.order.inputs?.cutters ?? null);
+  protected readonly pointed = computed(() => this.cutters() !== null);
+  protected readonly ends = computed(() => endsOfKind(this.cutters()?.kind));
+  /** The gauge or depth of the place in hand, and the flat the eye goes by: figures for two metres. */
+  protected readonly aim = computed(() => {
+    const [step, stop] = [this.step(), this.stop()];
+    if (!step || !stop || !this.pointed()) return null;
+    if (step.kind === 'raker-gullets')
+      return stop.targetMm === undefined ? 'by its width' : `${this.speech.plate(stop.targetMm)} deep`;
+    const gauged = step.unit === 'raker' && step.targetMm !== null;
+    return gauged && step.targetMm !== null ? `gauge at ${this.speech.fine(step.targetMm)}` : null;
+  });
+  protected readonly flat = computed(() => {
+    const mm = this.stop()?.flatMm;
+    return mm === undefined || mm < LEAST_FLAT_MM ? null : this.speech.fine(mm);
+  });
+  /** At either end of the line a raker hardly cuts. */
+  protected readonly atEnd = computed(
+    () =>
+      this.step()?.unit === 'raker' &&
+      (this.accepted()?.order.forecast?.rakers?.endRakers.includes(this.stop()?.at ?? 0) ?? false),
+  );
   protected readonly atBench = computed(() => ['bench', 'check'].includes(this.dossier()?.ticket.stage ?? ''));
   protected readonly heavier = HEAVIER_SAYS;
+  protected readonly sides = HEAVIER_SIDE_SAYS;
 
   constructor() {
     inject(Keys).here.set([
@@ -107,8 +134,9 @@ export class BenchPage implements OnDestroy {
     if (stop && stop.at > 0) untracked(() => this.sheet.show(stop.at));
   }
 
-  protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech);
-  protected says = (step: Parameters<typeof stepSays>[0]): string => stepSays(step, this.speech, this.speech.book());
+  protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech, this.ends());
+  protected says = (step: Parameters<typeof stepSays>[0]): string =>
+    stepSays(step, this.speech, this.speech.book(), this.ends());
 
   protected stepDone(index: number): boolean {
     return index < this.stepIndex();
@@ -118,7 +146,8 @@ export class BenchPage implements OnDestroy {
   protected where(): string {
     const [stop, step] = [this.stop(), this.step()];
     if (!stop || !step) return '';
-    if (step.unit === 'tooth') return `Tooth ${stop.at}`;
+    if (step.unit === 'raker') return `Raker ${stop.at}`;
+    if (step.unit === 'tooth') return `${this.pointed() ? 'Cutter' : 'Tooth'} ${stop.at}`;
     const teeth = this.accepted()?.order.inputs?.readings ?? [];
     if (stop.at === 0) return 'Before tooth 1';
     return stop.at === teeth.length ? `After tooth ${stop.at}, the last` : `Gullet ${stop.at}`;

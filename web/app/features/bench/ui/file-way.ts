@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Ends } from '@odontis/core/saw/ends';
 import type { Step } from '@odontis/core/work/step';
 
 /** The saw seen from above, heel on the left: where to stand and which way the file points. */
@@ -8,8 +9,8 @@ import type { Step } from '@odontis/core/work/step';
   template: `
     <svg viewBox="0 0 260 150" role="img" [attr.aria-label]="label()">
       <rect x="10" y="70" width="240" height="10" fill="var(--plate)" stroke="var(--text)" />
-      <text x="14" y="66">heel</text>
-      <text x="226" y="66">toe</text>
+      <text x="14" y="66">{{ ends().heel }}</text>
+      <text x="248" y="66" text-anchor="end">{{ ends().toe }}</text>
       <g [attr.transform]="'rotate(' + turn() + ' 130 75)'">
         <path d="M130 128 L130 34" stroke="var(--ink)" stroke-width="7" />
         <path d="M130 14 L119 40 L141 40 Z" fill="var(--ink)" />
@@ -43,6 +44,7 @@ import type { Step } from '@odontis/core/work/step';
 export class FileWay {
   readonly step = input.required<Step>();
   readonly fleamDeg = input.required<number>();
+  readonly ends = input<Ends>({ heel: 'heel', toe: 'toe' });
   protected readonly standsLeft = computed(() => this.step().side === 'left');
 
   /** The words stand on the side the file's handle is not. */
@@ -58,6 +60,6 @@ export class FileWay {
 
   protected readonly label = computed(() => {
     const { side, tipTowards } = this.step();
-    return `From above: ${side === null ? 'stand on either side' : `stand on the ${side}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to the ${tipTowards}`}.`;
+    return `From above: ${side === null ? 'stand on either side' : `stand on the ${side}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to the ${tipTowards === 'toe' ? this.ends().toe : this.ends().heel}`}.`;
   });
 }

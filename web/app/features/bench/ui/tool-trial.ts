@@ -17,6 +17,9 @@ const TRIED: Partial<Record<StepKind, Calibration>> = {
   cut: 'strokes',
   sharpen: 'strokes',
   'last-pass': 'strokes',
+  point: 'strokes',
+  'raker-tips': 'strokes',
+  'raker-gullets': 'strokes',
 };
 
 /** At the first teeth of a step: what this hand's tool is known to do there, and a place to keep what it did. */

@@ -53,6 +53,8 @@ describe('the check', () => {
       runs: 'left' as const,
       binds: false,
       chatters: true,
+      shavings: null,
+      rakers: null,
       note: '',
       verdict: 'again' as const,
       setLeftMm: 0.08,

@@ -11,11 +11,17 @@ import type { CheckRound } from '@odontis/contract/check';
 import type { CutAdvice } from '@odontis/core/set/test-cut-verdict';
 import { isLineOrder } from '@odontis/core/work/order';
 import { setBalance } from '@odontis/core/set/set-balance';
+import { sidesOf } from '@odontis/core/evidence/sides';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { differencesOf } from '../../../shared/evidence/differences';
 import { parseLength } from '@odontis/core/units/length';
-import { baseDrawing, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { isPointed, rakersOf } from '@odontis/core/saw/saw';
+import type { Shavings } from '@odontis/core/raker/shavings';
+import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
+import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
+import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
@@ -31,10 +37,11 @@ interface Cut {
   readonly runs: 'true' | 'left' | 'right';
   readonly binds: boolean;
   readonly chatters: boolean;
+  readonly shavings: Shavings | null;
   readonly note: string;
 }
 
-const SOUND: Cut = { runs: 'true', binds: false, chatters: false, note: '' };
+const SOUND: Cut = { runs: 'true', binds: false, chatters: false, shavings: null, note: '' };
 
 /** Measure again, cut, stone what needs it, again until it passes; before and after on the same lanes. */
 @Component({
@@ -48,10 +55,11 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, note: '' };
     MatCheckbox,
     RouterLink,
     ReadingDesk,
+    GaugeDesk,
     Conflict,
     Notice,
   ],
-  providers: [EvidenceDesk, LineDesk],
+  providers: [EvidenceDesk, LineDesk, GaugeKeeper],
   templateUrl: './check-page.html',
   styleUrl: './check-page.scss',
 })
@@ -68,7 +76,10 @@ export class CheckPage {
   protected readonly checking = computed(() => this.evidence.dossier()?.ticket.stage === 'check');
   private readonly rounds = computed(() => this.evidence.dossier()?.checks.length ?? -1);
   /** What was measured after the work: set of both sides, a side read anew standing in for what was read of it before. */
-  private readonly set = computed(() => setOf(this.evidence.evidence(), 'after'));
+  private readonly set = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    return saw ? setOf(this.evidence.evidence(), 'after', sidesOf(saw)) : null;
+  });
   protected readonly balance = computed(() => {
     const set = this.set();
     return set && set.left.count > 0 && set.right.count > 0 ? setBalance(set.left, set.right) : null;
@@ -110,6 +121,15 @@ export class CheckPage {
     const before = inputs.readings;
     const after = this.lines.readings();
     const pitch = forecast.tooth.pitchMm;
+    if (isPointed(dossier.saw)) {
+      const line = lineOf(this.evidence.evidence(), dossier.saw, 'after');
+      const shown = (line && line.heightsRead > 2 ? line.teeth : lineAfter(dossier)) ?? before;
+      this.sheet.drawing.set({
+        ...baseDrawing(dossier, shown, forecast.tooth.filed),
+        lanes: measuredLanes(dossier.saw, shown, { say: this.speech.fine, wood: inputs.saw.wood, before }),
+      });
+      return;
+    }
     this.sheet.drawing.set({
       ...baseDrawing(dossier, after.length > 0 ? after : before, forecast.tooth.filed),
       lanes: [
@@ -136,6 +156,32 @@ export class CheckPage {
       lean,
       values.flatMap((value) => (value.ok ? [value.mm] : [])),
     );
+  }
+
+  /** Cutters pointed one by one are gauged again, quantity by quantity; like teeth are keyed one after the other. */
+  protected readonly gauged = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    return !!saw && isPointed(saw);
+  });
+  protected readonly rakers = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    return saw ? rakersOf(saw) : 0;
+  });
+  protected readonly shavings: readonly { readonly id: Shavings; readonly says: string }[] = [
+    { id: 'ribbons', says: 'long clean ribbons' },
+    { id: 'whiskers', says: 'ribbons with whiskers' },
+    { id: 'dust', says: 'dust or short chips' },
+  ];
+  protected readonly shavingsSay = (id: Shavings): string => this.shavings.find((one) => one.id === id)?.says ?? id;
+
+  /** This saw's rakers as measured for a cut, in figures. */
+  protected rakersSay({ rakers }: CheckRound): string | null {
+    if (!rakers) return null;
+    const off = rakers.high + rakers.low;
+    if (off === 0) return `${rakers.read} of ${rakers.of} rakers measured, all as wanted.`;
+    const worst = `the worst ${this.speech.fine(Math.abs(rakers.worstMm))} too ${rakers.worstMm > 0 ? 'high' : 'low'}`;
+    const work = rakers.strokes > 0 ? `; about ${rakers.strokes} strokes to bring the high ones down` : '';
+    return `${rakers.read} of ${rakers.of} rakers measured: ${rakers.high} too high, ${rakers.low} too low, ${worst}${work}.`;
   }
 
   protected change(change: Partial<Cut>): void {

@@ -10,7 +10,7 @@ import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { isPlanned } from '@odontis/core/work/families';
 import { priceFor } from '@odontis/core/work/price';
 import { DateTime } from 'luxon';
-import { baseDrawing, drawnTooth, heightLane, setLane } from '../../../sawpage/build-drawing';
+import { baseDrawing, drawnTooth, measuredLanes } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { sawIn } from '@odontis/core/work/saw-after';
@@ -80,10 +80,11 @@ export class HandoverPage {
       ...baseDrawing(dossier, shown, drawnTooth(dossier, habits)),
       lanes:
         shown.length > 0
-          ? [
-              heightLane(shown, this.speech.fine, after ? before : null),
-              setLane(shown, this.speech.fine, after ? before : null),
-            ]
+          ? measuredLanes(dossier.saw, shown, {
+              say: this.speech.fine,
+              wood: dossier.ticket.wood,
+              before: after ? before : null,
+            })
           : [],
     });
   }

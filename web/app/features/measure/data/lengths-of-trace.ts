@@ -3,9 +3,9 @@ import { placesOf, quantitiesOf } from '@odontis/core/evidence/quantities';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 
-/** Heights, gullets and rakers' depths of a trace as readings by scan, where this saw has such places. */
+/** Places, heights, gullets and rakers' depths of a trace as readings by scan, where this saw has such places. */
 export function lengthsOfTrace(saw: Saw, line: TracedLine): LengthRow[] {
-  return (['height', 'raker-depth', 'gullet-depth'] as const).flatMap((quantity) => {
+  return (['height', 'place', 'raker-depth', 'gullet-depth'] as const).flatMap((quantity) => {
     if (!quantitiesOf(saw).includes(quantity)) return [];
     const places = new Set(placesOf(saw, quantity));
     return line.teeth.flatMap((t): LengthRow[] => {
@@ -16,7 +16,8 @@ export function lengthsOfTrace(saw: Saw, line: TracedLine): LengthRow[] {
   });
 }
 
-function valueOf(t: TracedTooth, quantity: 'height' | 'raker-depth' | 'gullet-depth'): number | null {
+function valueOf(t: TracedTooth, quantity: 'height' | 'place' | 'raker-depth' | 'gullet-depth'): number | null {
+  if (quantity === 'place') return t.xMm;
   if (quantity === 'height') return t.raker ? null : t.yMm;
   return quantity === 'gullet-depth' ? t.gulletMm : (t.raker?.depthMm ?? null);
 }

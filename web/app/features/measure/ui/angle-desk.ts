@@ -19,7 +19,7 @@ import { AngleKeeper, asMeant } from '../state/angle-keeper';
 import type { AskedAngle } from '../state/angle-keeper';
 import { AngleEntry } from './angle-entry';
 import { AngleFacts } from './angle-facts';
-import { SessionBox } from './session-box';
+import { SessionBox } from '../../../shared/gauge/session-box';
 import { SidesStrip } from './sides-strip';
 
 /** A saw's angles: read by a seated file, a bevel or the eye, taken from a scan; drawn, and each point against its lean. */
@@ -38,7 +38,7 @@ import { SidesStrip } from './sides-strip';
     ToothViews,
   ],
   templateUrl: './angle-desk.html',
-  styleUrl: './measure-desk.scss',
+  styleUrl: '../../../shared/gauge/measure-desk.scss',
 })
 export class AngleDesk {
   protected readonly keeper = inject(AngleKeeper);

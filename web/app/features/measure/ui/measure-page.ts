@@ -8,8 +8,17 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { isPlanned } from '@odontis/core/work/families';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import { isPointed } from '@odontis/core/saw/saw';
 import { measuredOf } from '@odontis/contract/measured-saw';
-import { baseDrawing, drawnTooth, heightLane, setLane, spacingLane } from '../../../sawpage/build-drawing';
+import {
+  baseDrawing,
+  drawnTooth,
+  heightLane,
+  measuredLanes,
+  setLane,
+  spacingLane,
+} from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
@@ -26,10 +35,10 @@ import { anglesOfTrace } from '@odontis/core/trace/angles-of-trace';
 import { GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
 import { lengthsOfTrace } from '../data/lengths-of-trace';
 import { ScanDesk } from '../state/scan-desk';
-import { GaugeKeeper } from '../state/gauge-keeper';
+import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
 import { AngleKeeper } from '../state/angle-keeper';
 import { AngleDesk } from './angle-desk';
-import { GaugeDesk } from './gauge-desk';
+import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
 import { ScanPanel } from './scan-panel';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
@@ -95,11 +104,23 @@ export class MeasurePage {
   private leaving = false;
   protected readonly way = signal<'keyed' | 'scan' | 'gauge' | 'angles'>('keyed');
 
-  /** Other families have no line of heights to plan from: they are gauged. */
+  /** Like teeth are keyed one after the other; all else is gauged, quantity by quantity. */
   protected readonly straight = computed(() => {
     const dossier = this.evidence.dossier();
-    return !dossier || isPlanned(dossier.saw.family);
+    return !dossier || (isPlanned(dossier.saw.family) && !isPointed(dossier.saw));
   });
+  /** Gauged, and a plan comes out of it. */
+  protected readonly toPlan = computed(() => {
+    const dossier = this.evidence.dossier();
+    return !!dossier && isPlanned(dossier.saw.family) && isPointed(dossier.saw);
+  });
+  /** The line this saw's gauged heights make, those of every session before the work. */
+  private readonly gauged = computed(() => {
+    const dossier = this.evidence.dossier();
+    return dossier && isPointed(dossier.saw) ? lineOf(this.evidence.evidence(), dossier.saw, 'before') : null;
+  });
+  protected readonly gaugedRakers = computed(() => this.gauged()?.rakersRead.length ?? 0);
+  protected readonly gaugedTeeth = computed(() => this.gauged()?.heightsRead ?? 0);
   /** A scanner shows a tooth line laid straight: no round blade. */
   protected readonly scannable = computed(
     () => !['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''),
@@ -167,6 +188,20 @@ export class MeasurePage {
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
+    if (isPointed(dossier.saw)) {
+      const teeth = line ? readingsOfTrace(line) : (this.gauged()?.teeth ?? []);
+      const at = this.way() === 'gauge' || this.way() === 'keyed' ? this.gauging.place() : null;
+      this.sheet.drawing.set({
+        ...baseDrawing(dossier, teeth, drawnTooth(dossier, habits)),
+        current:
+          at !== null && teeth.some((r) => r.tooth === at) && !this.gauging.atStation() ? { at, unit: 'tooth' } : null,
+        lanes:
+          teeth.length < 3 || line
+            ? []
+            : measuredLanes(dossier.saw, teeth, { say: this.speech.fine, wood: dossier.ticket.wood }),
+      });
+      return;
+    }
     const readings = line ? readingsOfTrace(line) : this.shownLine();
     const before = this.earlier()?.teeth ?? null;
     const tooth = drawnTooth(dossier, habits);

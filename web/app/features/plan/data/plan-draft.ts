@@ -1,3 +1,5 @@
+import type { RakerTip } from '@odontis/core/raker/raker-plan';
+
 /** What was chosen on the plan page and not yet accepted; kept over a reload. */
 export interface PlanDraft {
   readonly depthMm: number | null;
@@ -10,6 +12,10 @@ export interface PlanDraft {
   readonly sample: boolean;
   /** New teeth at this pitch, mm; null: the teeth it has. */
   readonly retoothMm: number | null;
+  /** Crown of a line of cutters, mm; null as the teeth lie. Rakers below them, and their tips; null as the shop has them. */
+  readonly breastMm: number | null;
+  readonly rakerMm: number | null;
+  readonly rakerTip: RakerTip | null;
 }
 
 export const FRESH: PlanDraft = {
@@ -20,6 +26,9 @@ export const FRESH: PlanDraft = {
   convert: null,
   sample: false,
   retoothMm: null,
+  breastMm: null,
+  rakerMm: null,
+  rakerTip: null,
 };
 
 export function recallPlan(ticket: number): PlanDraft {

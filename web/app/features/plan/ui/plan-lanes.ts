@@ -1,7 +1,13 @@
 import type { OrderLane } from '@odontis/core/work/tooth-line/lanes';
 import type { Lane } from '../../../sawpage/drawing';
 
-const NAMES: Record<OrderLane['id'], string> = { over: 'Over the line', spacing: 'Spacing', strokes: 'Shaping' };
+const NAMES: Record<OrderLane['id'], string> = {
+  over: 'Over the line',
+  spacing: 'Spacing',
+  strokes: 'Shaping',
+  rakers: 'Rakers too high',
+  flats: 'Flats',
+};
 
 /** An order's lanes with their names, as the saw sheet draws them. */
 export const planLanes = (lanes: readonly OrderLane[], say: (mm: number) => string): Lane[] =>

@@ -31,6 +31,7 @@ import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence
 import { isConverting } from '@odontis/core/judgement/triage';
 import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
 import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
+import { endsOfKind } from '@odontis/core/saw/ends';
 import { teethOf } from '@odontis/core/saw/saw';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { studyLine } from '@odontis/core/work/tooth-line/study';
@@ -50,6 +51,7 @@ import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
 import { NewTeeth } from './new-teeth';
+import { RakersPlan } from './rakers-plan';
 import { ShortTeeth } from './short-teeth';
 import { planLanes } from './plan-lanes';
 
@@ -70,6 +72,7 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     Why,
     CurveChart,
     NewTeeth,
+    RakersPlan,
     ShortTeeth,
     ToothViews,
   ],
@@ -106,6 +109,9 @@ export class PlanPage {
   private readonly convert = computed(() => this.draft().convert);
   private readonly sample = computed(() => this.draft().sample);
   private readonly retoothMm = computed(() => this.draft().retoothMm);
+  private readonly breastMm = computed(() => this.draft().breastMm);
+  private readonly rakerMm = computed(() => this.draft().rakerMm);
+  private readonly rakerTip = computed(() => this.draft().rakerTip);
   private readonly work = computed((): PlannedWork | null => {
     const family = this.dossier()?.saw.family;
     const work = family && workOf(family);
@@ -119,7 +125,9 @@ export class PlanPage {
       if (!isLineOrder(frozen.order)) return null;
       const { inputs } = frozen.order;
       const saw = { ...inputs.saw, teeth: inputs.saw.teeth ?? teethOf(dossier.saw) };
-      return { ok: true as const, study: studyLine(inputs), coverage: coverageOf(inputs.readings, saw), past: null };
+      const study = studyLine(inputs);
+      const coverage = coverageOf(inputs.readings, saw, { roles: study.prepared.roles });
+      return { ok: true as const, study, coverage, past: null };
     }
     const facts = workFactsOf(dossier, book, this.hand().strokeRate);
     return work.study(facts, {
@@ -128,6 +136,9 @@ export class PlanPage {
       convert: this.convert(),
       sample: this.sample(),
       retoothMm: this.retoothMm(),
+      breastMm: this.breastMm(),
+      rakerMm: this.rakerMm(),
+      rakerTip: this.rakerTip(),
     });
   });
   /** Why there is no study, in a sentence; null where there is one. */
@@ -179,6 +190,15 @@ export class PlanPage {
     const offer = study && work ? work.chase(study, this.depthMm(), book?.rates ?? null) : null;
     return offer && offer.teeth.length > 0 ? offer : null;
   });
+  protected readonly handles = computed(() => {
+    const [study, work] = [this.found(), this.work()];
+    return study && work ? work.handles(study) : [];
+  });
+  /** Every cutter down to the lowest raker. */
+  protected readonly lowest = computed(() => {
+    const [study, work, book] = [this.found(), this.work(), this.speech.book()];
+    return study && work ? work.toLowestRaker(study, this.depthMm(), book?.rates ?? null) : null;
+  });
   /** Why the line is past saving, and what new teeth would cost; null where jointing will do. */
   protected readonly past = computed(() => {
     const [study, work, book] = [this.study(), this.work(), this.speech.book()];
@@ -199,7 +219,8 @@ export class PlanPage {
   });
   protected readonly leanFaults = computed(() => {
     const study = this.found();
-    return study ? leanDisagreements(study.inputs.readings, study.inputs.angles.fleamDeg) : [];
+    // A cutter's bevel is filed by its lean, whatever stands beside it.
+    return study && !study.cutters ? leanDisagreements(study.inputs.readings, study.inputs.angles.fleamDeg) : [];
   });
   /** What the saw has, where its angles were read as it came in: the other school than the shop's table. */
   protected readonly measured = computed(() => {
@@ -209,7 +230,7 @@ export class PlanPage {
   /** The tooth that is planned, for its three views. */
   protected readonly drawn = computed(() => {
     const [study, order] = [this.found(), this.order()];
-    if (!study || !order) return null;
+    if (!study || !order || study.cutters) return null;
     const { inputs, forecast } = order;
     const teeth = (angles: AnglePair, backDeg: number) => ({
       gullets: alternateGullets({ ...angles, backDeg }, 4),
@@ -258,7 +279,7 @@ export class PlanPage {
         setLane(study.inputs.readings, this.speech.fine),
       ],
     });
-    const handle = work.handles(study).find((h) => h.id === 'depth');
+    const handle = this.handles().find((h) => h.id === 'depth');
     this.sheet.handle.set(
       this.frozen() || !handle
         ? null
@@ -277,7 +298,7 @@ export class PlanPage {
 
   /** Strokes that give the teeth their shape before they are sharpened. */
   protected shapingStrokes({ steps }: LineOrder): number {
-    const shaping = steps.filter((step) => ['shape', 'reshape', 'cut'].includes(step.kind));
+    const shaping = steps.filter((step) => ['shape', 'reshape', 'cut', 'point'].includes(step.kind));
     return shaping.flatMap((step) => step.stops).reduce((sum, stop) => sum + stop.strokes, 0);
   }
 
@@ -297,7 +318,8 @@ export class PlanPage {
     return from === to ? from : `${from} to ${to}`;
   }
 
-  protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech);
+  protected title = (step: Parameters<typeof stepTitle>[0]): string =>
+    stepTitle(step, this.speech, endsOfKind(this.order()?.inputs.cutters?.kind));
 
   protected rakeText(deg: number): string {
     const speech = this.speech.speech().rakeSpeech;
@@ -335,6 +357,9 @@ export class PlanPage {
       convert: study.conversion !== null,
       sample: this.draft().sample,
       retoothMm: study.inputs.retooth ? study.inputs.saw.pitchMm : null,
+      breastMm: this.breastMm(),
+      rakerMm: this.rakerMm(),
+      rakerTip: this.rakerTip(),
     };
     this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
   }

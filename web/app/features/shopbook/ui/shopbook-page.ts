@@ -11,6 +11,9 @@ import { newPerson } from '@odontis/contract/people';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
+import type { AnglePair } from '@odontis/core/file/angle-pair';
+import { USUAL_TIP_DEG } from '@odontis/core/raker/raker-target';
+import { USUAL_CUTTERS } from '@odontis/core/work/habits';
 import { USUAL_SHOES_MM } from '@odontis/core/line/jointer';
 import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
@@ -64,6 +67,7 @@ export class ShopbookPage {
     { id: 'rip', name: 'Rip' },
     { id: 'crosscutFine', name: 'Crosscut, back saws' },
     { id: 'crosscutHand', name: 'Crosscut, hand saws' },
+    { id: 'cutters', name: 'Cutters, half the point and bevel' },
   ];
 
   constructor() {
@@ -116,6 +120,10 @@ export class ShopbookPage {
   protected fleamText = (deg: number): string =>
     formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
 
+  /** Cutters are filed to the trade's usual where the shop has not said otherwise. */
+  protected anglesOf = (angles: Habits['angles'], row: AngleRow): AnglePair => angles[row] ?? USUAL_CUTTERS;
+  protected readonly usualTipDeg = USUAL_TIP_DEG;
+
   protected angle(row: AngleRow, which: 'rakeDeg' | 'fleamDeg', text: string): void {
     const speech = this.speech.speech();
     const read = which === 'rakeDeg' ? parseRake(text, speech.rakeSpeech) : parseFleam(text, speech.fleamSpeech);
@@ -124,7 +132,7 @@ export class ShopbookPage {
       return;
     }
     const angles = this.shop()?.book.habits.angles;
-    if (angles) this.habit({ angles: { ...angles, [row]: { ...angles[row], [which]: read.deg } } });
+    if (angles) this.habit({ angles: { ...angles, [row]: { ...this.anglesOf(angles, row), [which]: read.deg } } });
   }
 
   protected readonly theirs = computed<Shop | null>(() => {

@@ -6,10 +6,10 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import Papa from 'papaparse';
 import { rowsFromSession } from '@odontis/contract/evidence-csv';
 import { isAngle, isLength } from '@odontis/core/evidence/reading';
-import { Speech } from '../../../shared/speech/speech';
-import { Notice } from '../../../shared/ui/notice';
-import { offerFile } from '../../../shared/ui/offer-file';
-import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
+import { Speech } from '../speech/speech';
+import { Notice } from '../ui/notice';
+import { offerFile } from '../ui/offer-file';
+import { EvidenceDesk } from '../evidence/evidence-desk';
 
 /** The session that readings go into: before or after, how many are kept, closing and saving it; and those before it. */
 @Component({

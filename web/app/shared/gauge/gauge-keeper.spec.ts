@@ -3,11 +3,11 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { NewEvidence } from '@odontis/contract/evidence';
 import type { Reading } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
-import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
-import { bandDossier } from '../../../testing/other-dossier';
-import { testSession } from '../../../testing/test-dossier';
-import type { Bench } from '../../../testing/with-store';
-import { withStore } from '../../../testing/with-store';
+import { EvidenceDesk } from '../evidence/evidence-desk';
+import { bandDossier } from '../../testing/other-dossier';
+import { testSession } from '../../testing/test-dossier';
+import type { Bench } from '../../testing/with-store';
+import { withStore } from '../../testing/with-store';
 import { GaugeKeeper } from './gauge-keeper';
 
 const session = (readings: readonly Reading[], more: Partial<Session> = {}): Session =>

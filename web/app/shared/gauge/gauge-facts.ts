@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { QuantitySummary } from '@odontis/core/judgement/quantity-verdict';
-import { RAKER_OFF_MM } from '@odontis/core/judgement/quantity-verdict';
+import { RAKER_OFF_MM } from '@odontis/core/raker/raker-target';
 import type { SampleAdvice, SampleEstimate } from '@odontis/core/evidence/sample-plan';
 import { SURE_ERRORS } from '@odontis/core/evidence/sample-plan';
-import { Speech } from '../../../shared/speech/speech';
-import { Why } from '../../../shared/ui/why';
+import { Speech } from '../speech/speech';
+import { Why } from '../ui/why';
 
 export interface Sampling {
   readonly estimate: SampleEstimate;

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { IndicatorLink } from '../../../shared/indicator/indicator-link';
-import { StandInIndicator } from '../../../shared/indicator/stand-in-indicator';
-import { Speech } from '../../../shared/speech/speech';
-import { Notice } from '../../../shared/ui/notice';
+import { IndicatorLink } from '../indicator/indicator-link';
+import { StandInIndicator } from '../indicator/stand-in-indicator';
+import { Speech } from '../speech/speech';
+import { Notice } from '../ui/notice';
 
 const BAUD = 9600;
 

@@ -8,10 +8,10 @@ import type { ReadingDoubt } from '@odontis/core/evidence/doubt-reading';
 import { doubtReading } from '@odontis/core/evidence/doubt-reading';
 import { estimatesOf, standing, unsettled } from '@odontis/core/evidence/estimates';
 import type { LengthGauge } from '@odontis/core/evidence/gauges';
-import { partsFor, placesOf, quantitiesOf } from '@odontis/core/evidence/quantities';
+import { partsFor, placesOf, QUANTITY_FACTS, quantitiesOf } from '@odontis/core/evidence/quantities';
 import type { LengthQuantity } from '@odontis/core/evidence/quantities';
 import { sampleOrder } from '@odontis/core/evidence/sample-plan';
-import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
+import { EvidenceDesk } from '../evidence/evidence-desk';
 
 export interface Asked {
   readonly reading: LengthReading;
@@ -70,6 +70,8 @@ export const GaugeKeeper = signalStore(
     const estimates = computed(() => estimatesOf(readings(), quantity(), part()));
     return {
       readings,
+      /** Taken at a station along the plate, not at a tooth. */
+      atStation: computed(() => QUANTITY_FACTS[quantity()].place === 'station'),
       quantities,
       quantity,
       parts,

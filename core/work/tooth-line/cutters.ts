@@ -1,0 +1,141 @@
+import type { ToothReading } from '../../evidence/tooth-reading';
+import { standingTeeth } from '../../evidence/tooth-reading';
+import { breastedLine, freeBreastedLineForShare, radiusOf } from '../../line/breasted-line';
+import type { JointLine, Tip } from '../../line/joint-line';
+import { crownAt, datumOn } from '../../line/joint-line';
+import type { JointerBend } from '../../line/jointer';
+import { jointerBend } from '../../line/jointer';
+import { MOST_BREAST_SHARE } from '../../line/own-arc';
+import type { RakerTarget } from '../../raker/raker-target';
+import { rakerGullet, rakerSawOf, rakerTarget } from '../../raker/raker-target';
+import type { Reason } from '../../reason/reason';
+import { because, input } from '../../reason/reason';
+import type { ToothRole } from '../../saw/tooth-pattern';
+import { groupsOf, parsePattern, rolesAlong } from '../../saw/tooth-pattern';
+import type { CuttersAndRakers, LineInputs } from './inputs';
+
+/** One raker's gullet for its own width. mm. */
+export interface GulletWanted {
+  readonly tooth: number;
+  readonly widthMm: number;
+  readonly wantedMm: number;
+  /** How much deeper than it is; null where its gullet was not measured. */
+  readonly deeperMm: number | null;
+}
+
+/** What a study knows of a line of cutters and rakers, whatever the depth. */
+export interface CutterStudy {
+  readonly roles: readonly ToothRole[];
+  readonly rakers: readonly number[];
+  readonly target: RakerTarget;
+  /** Crown of the joint line over the chord of its cutters, as chosen or as found. */
+  readonly sagittaMm: number;
+  /** The crown the teeth lie on. */
+  readonly ownSagittaMm: number;
+  readonly mostSagittaMm: number;
+  readonly radiusMm: number | null;
+  readonly bend: JointerBend;
+  readonly gullets: readonly GulletWanted[];
+  readonly gulletReason: Reason | null;
+}
+
+export function rolesOf({ pattern, offset }: Pick<CuttersAndRakers, 'pattern' | 'offset'>, teeth: number): ToothRole[] {
+  const parsed = parsePattern(pattern);
+  if (!parsed.ok) throw new RangeError(`"${pattern}" is no tooth pattern: write C and R, such as CCR.`);
+  return rolesAlong(parsed.roles, teeth, offset);
+}
+
+/** Group of each tooth by its number, for spacing inside groups alone. */
+export function groupOn(roles: readonly ToothRole[]): (tooth: number) => number {
+  const groups = groupsOf(roles);
+  return (tooth) => groups[tooth - 1] ?? -1;
+}
+
+/** The teeth that are to stand on the line: all but rakers. */
+export const onLine = (readings: readonly ToothReading[], roles: readonly ToothRole[] | null): ToothReading[] => {
+  const standing = standingTeeth(readings);
+  return roles ? standing.filter((r) => roles[r.tooth - 1] === 'cutter') : standing;
+};
+
+/** Readings with the crown of a line taken off, so that what is straight is even. mm. */
+export const flattened = (readings: readonly ToothReading[], { breast }: JointLine): readonly ToothReading[] =>
+  breast ? readings.map((r) => ({ ...r, yMm: r.yMm - breast.sagittaMm * crownAt(r.xMm, breast) })) : readings;
+
+/** The joint line a cutter's file would follow: as the teeth lie, straight or of a given crown, through the highest tooth. mm. */
+export function cutterDatum(cutters: readonly Tip[], breastMm: number | null, share: number) {
+  const chordMm = (cutters.at(-1)?.xMm ?? 0) - (cutters[0]?.xMm ?? 0);
+  const mostSagittaMm = MOST_BREAST_SHARE * chordMm;
+  if (breastMm !== null && breastMm > mostSagittaMm)
+    throw new RangeError(
+      `A breast of ${breastMm.toFixed(1)} mm over ${chordMm.toFixed(0)} mm is more than any saw is filed to: up to ${mostSagittaMm.toFixed(1)} mm is looked at.`,
+    );
+  const own = freeBreastedLineForShare(cutters, share, 0, mostSagittaMm);
+  const found = breastMm === null ? own : breastedLine(cutters, breastMm, share);
+  return {
+    datum: datumOn(cutters, found),
+    sagittaMm: found.breast?.sagittaMm ?? 0,
+    ownSagittaMm: own.breast?.sagittaMm ?? 0,
+    mostSagittaMm,
+  };
+}
+
+/** A crown this small is a straight line to a file. mm, no source. */
+const FLAT_MM = 0.02;
+
+export function studyCutters(
+  inputs: LineInputs,
+  told: CuttersAndRakers,
+  roles: readonly ToothRole[],
+  line: ReturnType<typeof cutterDatum>,
+): CutterStudy {
+  const radiusMm = line.sagittaMm < FLAT_MM ? null : radiusOf(line.datum);
+  const chordMm = line.datum.breast?.chordMm ?? Infinity;
+  const table = rakerTarget(rakerSawOf(told.kind), inputs.saw.wood);
+  return {
+    roles,
+    rakers: inputs.readings.filter((r) => r.kind !== 'missing' && roles[r.tooth - 1] === 'raker').map((r) => r.tooth),
+    target: told.wantedMm === null ? table : { depthMm: told.wantedMm, reason: chosen(told.wantedMm, table) },
+    sagittaMm: line.sagittaMm,
+    ownSagittaMm: line.ownSagittaMm,
+    mostSagittaMm: line.mostSagittaMm,
+    radiusMm,
+    // A jointer longer than the line rides on nothing: it is bent as over the line itself.
+    bend: jointerBend(radiusMm, Math.min(told.shoesMm, chordMm)),
+    gullets: gulletsWanted(told),
+    gulletReason: gulletReason(told),
+  };
+}
+
+const chosen = (wantedMm: number, { depthMm }: RakerTarget): Reason =>
+  because(
+    'Rakers below the cutters',
+    'as chosen on the plan',
+    [input('chosen', wantedMm, 'mm'), input('by the table', depthMm, 'mm')],
+    'the technician',
+  );
+
+/** Each raker's own gullet: half its width over the tangent of the tip's angle (geometry section 7). O(n). */
+function gulletsWanted({ widths, gullets, tipDeg }: CuttersAndRakers): GulletWanted[] {
+  const has = new Map(gullets.map((g) => [g.tooth, g.mm]));
+  return widths.map(({ tooth, mm }) => {
+    const wantedMm = rakerGullet(mm, tipDeg, 0).depthMm;
+    const now = has.get(tooth);
+    return { tooth, widthMm: mm, wantedMm, deeperMm: now === undefined ? null : wantedMm - now };
+  });
+}
+
+function gulletReason({ widths, tipDeg }: CuttersAndRakers): Reason | null {
+  if (widths.length === 0) return null;
+  const all = widths.map((w) => w.mm);
+  return because(
+    'Gullet in the raker',
+    'half its width ÷ tan(tip angle)',
+    [
+      input('tip angle', tipDeg, 'deg'),
+      input('narrowest raker', Math.min(...all), 'mm'),
+      input('widest raker', Math.max(...all), 'mm'),
+    ],
+    'geometry section 7; a tip of 20 to 30 degrees, common practice',
+    'One depth for all leaves the wide rakers blunt and the narrow ones thin: a thin tip bends or breaks in a knot.',
+  );
+}
