@@ -112,6 +112,7 @@ export const sawRecord = z.discriminatedUnion(
       zones: z.array(zone).min(1, 'A line has one zone at least.').max(50),
       fleamDeg: fleam,
       plateThicknessMm: plate,
+      plateDepthMm: depth.optional(),
       sagittaMm: bounded(0, 100, 'The breast', 'mm').optional(),
       rakerTip: z.enum(RAKER_TIPS).optional(),
       readings,

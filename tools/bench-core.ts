@@ -8,7 +8,11 @@ import { lineForAll, lineForShare } from '@odontis/core/line/joint-line';
 import { smoothestSpacing } from '@odontis/core/line/spacing';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
-import { studyLine } from '@odontis/core/work/tooth-line/study';
+import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
+import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
+import { rakersOf, rolesOn } from '@odontis/core/saw/saw';
+import { rakerInputs } from '../core/reference/random-raker-saw';
+import { wornCrosscut } from '../server/demo/demo-crosscut';
 import { measuredSaw } from '@odontis/core/testcut/cut-saws';
 import { toothLoads } from '@odontis/core/testcut/load';
 import { testCut } from '@odontis/core/testcut/test-cut';
@@ -88,8 +92,32 @@ export async function benchCore(): Promise<void> {
     alone(`${teeth} teeth: load on every tooth`, await median(() => toothLoads(cut.line, 0.04)));
     alone(`${teeth} teeth: whole virtual cut`, await median(() => testCut(cut, { sinkMm: 0.04, boardMm: 25 })));
   }
+  await rakers();
   await growth();
   memory();
+}
+
+/** What a hand sees of a saw of cutters and rakers while it moves the depth, the breast or the rakers. */
+async function rakers(): Promise<void> {
+  for (const [teeth, pattern] of [
+    [120, 'CCR'],
+    [400, 'CCCCR'],
+  ] as const) {
+    const saw = ordinarySaw('one-man');
+    if (saw.family !== 'crosscut') throw new Error('A one-man saw has cutters and rakers.');
+    const own = { ...saw, pattern, toothLineMm: (teeth - 1) * saw.pitchMm };
+    const readings = wornCrosscut(own, { breastMm: 0.01 * own.toothLineMm, hollowMm: 0.3, tooLow: 2 }, seeded(7));
+    const roles = rolesOn(own, teeth) ?? [];
+    const study = studyLine(
+      rakerInputs({ readings, roles, pattern, offset: 0, pitchMm: own.pitchMm, breastMm: 0.01 * own.toothLineMm }),
+    );
+    const depth = await median(() => viewDepth(study, 0.15));
+    const named = `${teeth} teeth, ${rakersOf(own)} of them rakers`;
+    alone(`${named}: depth under the handle`, depth, 'of a 16 ms frame');
+    let mm = 5;
+    const moved = await median(() => makeOrder(recut(study, { breastMm: (mm += 0.01) }), 0.15));
+    alone(`${named}: breast under the hand, order and all`, moved, 'of a 16 ms frame');
+  }
 }
 
 /** How time grows with the number of teeth: the exponent between neighbours; n log n is about 1.1 here. */

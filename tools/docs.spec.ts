@@ -18,7 +18,8 @@ import { TOOTH_ROLES } from '@odontis/core/saw/tooth-pattern';
 import { USES } from '@odontis/core/set/family-set';
 import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
-import { HEAVIER, STEP_KINDS } from '@odontis/core/work/step';
+import { SHAVINGS } from '@odontis/core/raker/shavings';
+import { EDGES, HEAVIER, STEP_KINDS } from '@odontis/core/work/step';
 import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/saw';
 import { ALL_FILINGS, BACK_FIXINGS, CUTS, FILINGS, LINE_FAMILIES, WOODS } from '@odontis/core/saw/families';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
@@ -62,6 +63,8 @@ describe('docs that cannot lie', () => {
       ...LINE_CHOICES,
       ...HEAVIER,
       ...STEP_KINDS,
+      ...EDGES,
+      ...SHAVINGS,
       ...BACK_FIXINGS,
       ...FILINGS,
       ...LINE_FAMILIES,

@@ -14,3 +14,7 @@ const TWO_HANDED: Ends = { heel: 'end A', toe: 'end B' };
 export const endsOf = (saw: Saw): Ends => endsOfKind(saw.family === 'crosscut' ? saw.kind : null);
 
 export const endsOfKind = (kind: string | null | undefined): Ends => (kind === 'two-man' ? TWO_HANDED : HEEL_AND_TOE);
+
+/** An end as it stands in a sentence: "the heel", "end A". */
+export const theEnd = (ends: Ends, which: keyof Ends): string =>
+  ends[which].startsWith('end ') ? ends[which] : `the ${ends[which]}`;

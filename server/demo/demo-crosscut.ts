@@ -37,7 +37,7 @@ export function wornCrosscut(saw: SawOf<'crosscut'>, wear: CrosscutWear, random:
     if (raker) rakers++;
     const tooLow = raker && wear.tooLow > 0 && low > 0 && rakers % low === 0 && rakers / low <= wear.tooLow;
     // A dull saw: cutters have worn down to their rakers, which stand nearer under them than they should.
-    const yMm = arc - (raker ? wantedMm * (tooLow ? 1.6 : 0.45 + 0.3 * random()) : Math.abs(stray(0.12)));
+    const yMm = arc - (raker ? wantedMm * (tooLow ? 2.4 : 0.45 + 0.3 * random()) : Math.abs(stray(0.12)));
     return {
       tooth: i + 1,
       xMm: round(i * saw.pitchMm + stray(0.02 * saw.pitchMm)),

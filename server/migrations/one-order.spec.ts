@@ -50,6 +50,7 @@ describe('accepted plans become work orders', () => {
     expect(await rows('SELECT body, work, depth_mm, stops FROM plan')).toEqual([
       { body: { version: 0, ...first }, work: 'tune', depth_mm: jasmine.any(Number), stops },
     ]);
+    await old.up();
     const { plan } = await readDossier(db, 1);
     expect(plan?.order).toEqual(readOrder({ version: 0, ...first }));
     expect([walkOf(plan?.order.steps ?? []).length, plan?.done]).toEqual([stops, [0]]);

@@ -7,7 +7,7 @@ import { emptyDatabase } from './test-shop';
 /** A database as it was after some migration, with rows in it. */
 export interface OldDatabase {
   readonly db: Database;
-  up(to: string): Promise<unknown>;
+  up(to?: string): Promise<unknown>;
   /** The step of that name and those after it taken back. */
   down(to: string): Promise<unknown>;
   rows(sql: string): Promise<Record<string, unknown>[]>;
@@ -27,7 +27,7 @@ export async function oldDatabase(
   await db.sequelize.query(rows, replacements && { replacements: { ...replacements } });
   return {
     db,
-    up: (to) => steps.up({ to }),
+    up: (to) => (to === undefined ? steps.up() : steps.up({ to })),
     down: (to) => steps.down({ to }),
     rows: (sql) => db.sequelize.query<Record<string, unknown>>(sql, { type: QueryTypes.SELECT }),
     close: async () => {

@@ -61,15 +61,31 @@ export const onLine = (readings: readonly ToothReading[], roles: readonly ToothR
 export const flattened = (readings: readonly ToothReading[], { breast }: JointLine): readonly ToothReading[] =>
   breast ? readings.map((r) => ({ ...r, yMm: r.yMm - breast.sagittaMm * crownAt(r.xMm, breast) })) : readings;
 
-/** The joint line a cutter's file would follow: as the teeth lie, straight or of a given crown, through the highest tooth. mm. */
-export function cutterDatum(cutters: readonly Tip[], breastMm: number | null, share: number) {
+/** The arc some readings lie on, once it was asked for: a hand that moves the breast asks again at every move. */
+const OWN_ARCS = new WeakMap<readonly ToothReading[], { readonly share: number; readonly line: JointLine }>();
+
+function ownArc(cutters: readonly Tip[], share: number, mostMm: number, of: readonly ToothReading[]): JointLine {
+  const known = OWN_ARCS.get(of);
+  if (known?.share === share) return known.line;
+  const line = freeBreastedLineForShare(cutters, share, 0, mostMm);
+  OWN_ARCS.set(of, { share, line });
+  return line;
+}
+
+/** The joint line a cutter's file would follow: as the teeth lie, straight or of a given crown, through the highest tooth. `of` are the readings the cutters are among. mm. */
+export function cutterDatum(
+  cutters: readonly Tip[],
+  breastMm: number | null,
+  share: number,
+  of: readonly ToothReading[],
+) {
   const chordMm = (cutters.at(-1)?.xMm ?? 0) - (cutters[0]?.xMm ?? 0);
   const mostSagittaMm = MOST_BREAST_SHARE * chordMm;
   if (breastMm !== null && breastMm > mostSagittaMm)
     throw new RangeError(
       `A breast of ${breastMm.toFixed(1)} mm over ${chordMm.toFixed(0)} mm is more than any saw is filed to: up to ${mostSagittaMm.toFixed(1)} mm is looked at.`,
     );
-  const own = freeBreastedLineForShare(cutters, share, 0, mostSagittaMm);
+  const own = ownArc(cutters, share, mostSagittaMm, of);
   const found = breastMm === null ? own : breastedLine(cutters, breastMm, share);
   return {
     datum: datumOn(cutters, found),

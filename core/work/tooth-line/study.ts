@@ -25,7 +25,7 @@ import type { FilingJudged, LineKnown } from '../judge-work';
 import { judgeFiling, judgeWork } from '../judge-work';
 import type { CutterStudy } from './cutters';
 import { cutterDatum, flattened, groupOn, onLine, rolesOf, studyCutters } from './cutters';
-import type { LineInputs } from './inputs';
+import type { CuttersAndRakers, LineInputs } from './inputs';
 import type { Stretch } from './stretches';
 import { stretchesOf } from './stretches';
 
@@ -83,7 +83,7 @@ export function studyLine(inputs: LineInputs): LineStudy {
   const roles = inputs.cutters ? rolesOf(inputs.cutters, teeth) : null;
   const tips = onLine(inputs.readings, roles);
   if (tips.length < 3) throw new RangeError(`A plan needs three standing ${roles ? 'cutters' : 'teeth'} at least.`);
-  const arc = inputs.cutters ? cutterDatum(tips, inputs.cutters.breastMm, habits.shareOnLine) : null;
+  const arc = inputs.cutters ? cutterDatum(tips, inputs.cutters.breastMm, habits.shareOnLine, inputs.readings) : null;
   const datum = arc ? arc.datum : straightDatum(tips, inputs);
   // Uneven is what leaves the line it is jointed to: a breast is none.
   const judged = flattened(roles ? tips : inputs.readings, datum);
@@ -126,6 +126,18 @@ function straightDatum(tips: readonly ToothReading[], { line, habits }: LineInpu
   const level = line === 'level';
   const found = level ? levelLineForShare(tips, habits.shareOnLine) : lineForShare(tips, habits.shareOnLine);
   return datumLine(tips, found.beta);
+}
+
+/**
+ * The same line with another breast, other rakers: what a hand that moves them sees. All else, and
+ * what was worked out of the readings alone, stays. RangeError as {@link studyLine}. O(n log n).
+ */
+export function recut(
+  { inputs }: LineStudy,
+  change: Pick<Partial<CuttersAndRakers>, 'breastMm' | 'wantedMm'>,
+): LineStudy {
+  if (!inputs.cutters) throw new RangeError('This line has no cutters and rakers.');
+  return studyLine({ ...inputs, cutters: { ...inputs.cutters, ...change } });
 }
 
 function conversionOf(from: AnglePair, inputs: LineInputs, pitchMm: number): LineStudy['conversion'] {

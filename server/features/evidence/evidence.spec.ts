@@ -117,7 +117,7 @@ describe('evidence', () => {
       [depth(3, 0.3, { part: 'left' }), /not measured on part "left"/],
       [length('thickness', 5000, 2), /lies beyond the saw's 1500 mm/],
       [depth(3, 0.3, { corrects: randomUUID() }), /not in this session/],
-      [length('place', 3, 30), /not measured on this saw/],
+      [length('runout', 3, 0.1), /not measured on this saw/],
     ];
     for (const [reading, says] of bad) {
       const answer = await send([depth(15, 0.3), reading]);

@@ -1,4 +1,5 @@
 import type { Ends } from '@odontis/core/saw/ends';
+import { theEnd } from '@odontis/core/saw/ends';
 import type { Step, StepKind } from '@odontis/core/work/step';
 import type { ShopBook } from '@odontis/contract/shop';
 import type { Speech } from '../speech/speech';
@@ -37,7 +38,7 @@ const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
 
 /** A step's name with its number aimed at, as it stands in lists. */
 export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE): string {
-  if (step.edge) return `${STEP_NAMES[step.kind]}, tips to the ${step.edge === 'heel-tip' ? ends.heel : ends.toe}`;
+  if (step.edge) return `${STEP_NAMES[step.kind]}, tips to ${theEnd(ends, step.edge === 'heel-tip' ? 'heel' : 'toe')}`;
   const side =
     step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
   if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
@@ -67,7 +68,7 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
     case 'tighten':
       return 'Handle screws or rivets snug: a loose handle cuts as if the saw ran.';
     case 'set-out':
-      return `Mark every point, ${speech.plate(step.targetMm ?? 0)} from tip to tip, from the ${ends.heel}.`;
+      return `Mark every point, ${speech.plate(step.targetMm ?? 0)} from tip to tip, from ${theEnd(ends, 'heel')}.`;
     case 'reshape':
       return `${filingSays(step, book, ends)} Take it down by halves, looking along the line between.`;
     case 'file-off':
@@ -115,7 +116,7 @@ function filingSays(step: Step, book: ShopBook | null, ends: Ends): string {
   const tip =
     step.tipTowards === 'across' || step.tipTowards === null
       ? ''
-      : `, tip of the file towards the ${step.tipTowards === 'toe' ? ends.toe : ends.heel}`;
+      : `, tip of the file towards ${theEnd(ends, step.tipTowards === 'toe' ? 'toe' : 'heel')}`;
   const between =
     book?.habits.betweenStrokes === 'draw-back'
       ? 'draw it back lightly in the gullet'

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Ends } from '@odontis/core/saw/ends';
+import { theEnd } from '@odontis/core/saw/ends';
 import type { Step } from '@odontis/core/work/step';
 
 /** The saw seen from above, heel on the left: where to stand and which way the file points. */
@@ -60,6 +61,6 @@ export class FileWay {
 
   protected readonly label = computed(() => {
     const { side, tipTowards } = this.step();
-    return `From above: ${side === null ? 'stand on either side' : `stand on the ${side}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to the ${tipTowards === 'toe' ? this.ends().toe : this.ends().heel}`}.`;
+    return `From above: ${side === null ? 'stand on either side' : `stand on the ${side}`}, file ${tipTowards === 'across' ? 'square across' : `pointing to ${theEnd(this.ends(), tipTowards === 'toe' ? 'toe' : 'heel')}`}.`;
   });
 }

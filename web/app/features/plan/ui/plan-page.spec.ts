@@ -81,6 +81,9 @@ describe('the plan page', () => {
       convert: false,
       sample: false,
       retoothMm: null,
+      breastMm: null,
+      rakerMm: null,
+      rakerTip: null,
     });
   });
 

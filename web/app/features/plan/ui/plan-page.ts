@@ -24,7 +24,7 @@ import { workFactsOf } from '@odontis/contract/work-facts';
 import { saySharpenings } from '@odontis/core/life/life';
 import { workOf } from '@odontis/core/work/families';
 import type { ToeFound } from '@odontis/core/evidence/toe-finding';
-import type { PlannedWork } from '@odontis/core/work/family-work';
+import type { PlannedWork, Studied } from '@odontis/core/work/family-work';
 import { isLineOrder } from '@odontis/core/work/order';
 import type { LineOrder } from '@odontis/core/work/order';
 import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence';
@@ -34,7 +34,7 @@ import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
 import { endsOfKind } from '@odontis/core/saw/ends';
 import { teethOf } from '@odontis/core/saw/saw';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
-import { studyLine } from '@odontis/core/work/tooth-line/study';
+import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import { baseDrawing, setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -118,7 +118,7 @@ export class PlanPage {
     return work && work.way === 'planned' ? work : null;
   });
 
-  protected readonly study = computed(() => {
+  private readonly laid = computed((): Studied | null => {
     const [dossier, book, work, frozen] = [this.dossier(), this.speech.book(), this.work(), this.frozen()];
     if (!dossier || !book || !work) return null;
     if (frozen) {
@@ -136,10 +136,21 @@ export class PlanPage {
       convert: this.convert(),
       sample: this.sample(),
       retoothMm: this.retoothMm(),
-      breastMm: this.breastMm(),
-      rakerMm: this.rakerMm(),
+      breastMm: null,
+      rakerMm: null,
       rakerTip: this.rakerTip(),
     });
+  });
+  /** The same with the breast and the rakers a hand has moved: apart, so that only the line is worked out again. */
+  protected readonly study = computed((): Studied | null => {
+    const [base, breastMm, wantedMm] = [this.laid(), this.breastMm(), this.rakerMm()];
+    if (!base?.ok || this.frozen() || !base.study.cutters || (breastMm === null && wantedMm === null)) return base;
+    try {
+      return { ...base, study: recut(base.study, { breastMm, wantedMm }) };
+    } catch (error) {
+      if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
+      throw error;
+    }
   });
   /** Why there is no study, in a sentence; null where there is one. */
   protected readonly unfit = computed(() => {

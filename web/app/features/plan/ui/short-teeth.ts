@@ -10,10 +10,10 @@ import { Why } from '../../../shared/ui/why';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Why],
   template: `
-    <h3>Short teeth</h3>
+    <h3>Short {{ called() === 'cutter' ? 'cutters' : 'teeth' }}</h3>
     <p class="quiet">
       @for (t of offer().teeth.slice(0, 6); track t.tooth) {
-        <button type="button" class="link" (click)="show.emit(t.tooth)">tooth {{ t.tooth }}</button>
+        <button type="button" class="link" (click)="show.emit(t.tooth)">{{ called() }} {{ t.tooth }}</button>
         {{ speech.fine(t.shortMm) }} under
         <od-why [reason]="t.reason" />
       }
@@ -43,6 +43,7 @@ import { Why } from '../../../shared/ui/why';
 })
 export class ShortTeeth {
   readonly offer = input.required<ChaseOffer>();
+  readonly called = input<'tooth' | 'cutter'>('tooth');
   readonly frozen = input.required<boolean>();
   readonly show = output<number>();
   /** Joint down to here, mm. */
