@@ -134,7 +134,9 @@ function sampleError(study: LineStudy, view: DepthView): number {
 }
 
 function targetsOf(study: LineStudy, view: DepthView, tune: boolean, lossMm: number): LineOrder['targets'] {
-  const filed = new Map(view.rakers?.plan.filings.map((raker) => [raker.index, raker.offMm]));
+  // To the wanted depth, by whichever way its tip is made.
+  const wantedMm = study.cutters?.target.depthMm ?? 0;
+  const filed = new Map([...(view.rakers?.depthMm ?? [])].map(([i, mm]) => [i, Math.max(0, wantedMm - mm)]));
   return Array.from(study.prepared.teeth, (tooth, i) => {
     const x = tune ? (view.spacing.xMm[i] as number) : (study.prepared.xMm[i] as number);
     const y = tune && view.flats.on[i] ? heightOn(view.line, x) : (study.prepared.yMm[i] as number);

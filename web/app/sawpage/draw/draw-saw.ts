@@ -95,6 +95,7 @@ function gulletAfter(drawing: SawDrawing, i: number): { xMm: number; yMm: number
 function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
   const { context: c, palette, layout, x } = sheet;
   const base = (yMm: number): number => Math.min(layout.plateTop, yPx(layout, drawing, yMm));
+  if (drawing.roles) drawCrown(sheet, drawing, base);
   for (let i = sheet.first; i <= sheet.last; i++) {
     const tooth = drawing.teeth[i] as number;
     const tip = { x: x(drawing.xMm[i] as number), y: yPx(layout, drawing, drawing.yMm[i] as number) };
@@ -132,6 +133,24 @@ function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
   }
 }
 
+/** The plate under a breasted line's teeth, as far as it stands over the plate's straight part. */
+function drawCrown(
+  { context: c, palette, layout, x, first, last }: Sheet,
+  drawing: SawDrawing,
+  base: (yMm: number) => number,
+): void {
+  c.fillStyle = palette.plate;
+  c.beginPath();
+  c.moveTo(x((drawing.xMm[first] as number) - drawing.pitchMm), layout.plateTop);
+  for (let i = first; i <= last; i++) {
+    if (drawing.roles?.[i] === 'raker') continue;
+    c.lineTo(x(drawing.xMm[i] as number), base((drawing.yMm[i] as number) - drawing.toothHeightMm));
+  }
+  c.lineTo(x((drawing.xMm[last] as number) + drawing.pitchMm), layout.plateTop);
+  c.closePath();
+  c.fill();
+}
+
 /** A cutter's point, or a raker's two tips with its gullet between, on the plate's edge under it. */
 function shapeOf(
   { context: c, layout, x }: Sheet,
@@ -145,20 +164,18 @@ function shapeOf(
   if (drawing.roles?.[i] === 'raker') {
     const half = drawing.rakerWidthMm / 2;
     const gullet = base(yMm - 0.7 * drawing.toothHeightMm);
-    c.moveTo(x(xMm - half), layout.plateTop);
+    c.moveTo(x(xMm - half), foot);
     c.lineTo(x(xMm - half), tip);
     c.lineTo(x(xMm), gullet);
     c.lineTo(x(xMm + half), tip);
-    c.lineTo(x(xMm + half), layout.plateTop);
+    c.lineTo(x(xMm + half), foot);
     return;
   }
   // Between a cutter's foot and the next stands an open gullet.
   const spread = Math.min(drawing.toothHeightMm * drawing.tanFace, 0.34 * drawing.pitchMm);
-  c.moveTo(x(xMm - spread), layout.plateTop);
-  c.lineTo(x(xMm - spread), foot);
+  c.moveTo(x(xMm - spread), foot);
   c.lineTo(x(xMm), tip);
   c.lineTo(x(xMm + spread), foot);
-  c.lineTo(x(xMm + spread), layout.plateTop);
 }
 
 /** Lean by shape and place first: a stroke to the left over the tip, or a ring to its right. */
