@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PULL_FILINGS } from '@odontis/core/pull/pull-tooth';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { workOrder } from '@odontis/core/work/order';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
@@ -22,6 +23,11 @@ export const planChoice = z.object({
   breastMm: bounded(0, 150, 'The breast', 'mm').nullish(),
   rakerMm: bounded(0.02, 2, 'The depth of the rakers', 'mm').nullish(),
   rakerTip: z.enum(RAKER_TIPS).nullish(),
+  /** Of a pull saw; null by its history, the shop's table, and as advised. */
+  pullFiling: z.enum(PULL_FILINGS).nullish(),
+  backDeg: bounded(5, 60, 'The back', 'degrees').nullish(),
+  topDeg: bounded(0, 60, 'The top bevel', 'degrees').nullish(),
+  besideMm: bounded(0, 20, 'The depth of the other edge', 'mm').nullish(),
 });
 export type PlanChoice = z.infer<typeof planChoice>;
 

@@ -16,6 +16,7 @@ export const workFactsOf = (
     grain: ticket.grain,
     etch: ticket.etch,
     wantsFiling: ticket.wantsFiling,
+    replacement: ticket.replacement,
   },
   sessions,
   visits,

@@ -7,7 +7,16 @@ export const WORK_SAYS: Record<WorkOrder['work'], string> = {
   convert: 'Converted: jointed, filed to the other angles, set and sharpened',
   retooth: 'New teeth cut: the old filed away, set out anew, cut, set and sharpened',
   'by-hand': 'Worked by hand',
+  'top-bevels': 'Top bevels filed on every tooth; the gullets left for another time',
 };
+
+/** The same, in the words of the saw it was done to. */
+export function workSays({ work, inputs }: Pick<WorkOrder, 'work' | 'inputs'>): string {
+  if (inputs?.cutters && work === 'tune') return 'Full tune: jointed, rakers fitted, cutters pointed and set';
+  if (inputs?.cutters && work === 'sharpen') return 'Cutters pointed and rakers fitted as it stood';
+  if (inputs?.pull && work === 'sharpen') return 'All three edges filed on every tooth';
+  return WORK_SAYS[work];
+}
 
 /** The same in a word, for a list of visits. */
 export const WORK_DONE: Record<WorkOrder['work'], string> = {
@@ -16,6 +25,7 @@ export const WORK_DONE: Record<WorkOrder['work'], string> = {
   convert: 'converted',
   retooth: 'new teeth cut',
   'by-hand': 'worked',
+  'top-bevels': 'top bevels filed',
 };
 
 /** How long the set lasts, as a customer is told. */

@@ -1,4 +1,5 @@
 import type { Saw } from '../saw/saw';
+import { lineSawAt } from '../saw/edges';
 import { placesOn, rolesOn } from '../saw/saw';
 import type { Estimate } from './estimate';
 import { meanOf, standing } from './estimates';
@@ -40,16 +41,17 @@ const HALF_A_TOOTH = 0.29;
 const LINE: ReadonlySet<string> = new Set(LINE_QUANTITIES);
 
 /**
- * The tooth line as last measured before or after the work; null where it was not. Heights,
+ * The tooth line as last measured before or after the work, of a two-edged saw that of the edge `part`; null where it was not. Heights,
  * places, kinds and notes are those of one session, the last with any of them: another
  * session lays the straight edge anew. Set and lean are joined to it. A height nobody read
  * lies between its neighbours', a place between or a pitch on from those that were read. A raker
  * stands under its cutters by what was read of it; one nobody read as deep as those read. mm. O(n).
  */
-export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineView | null {
-  const session = latestSession(evidence, kind, (r) => LINE.has(r.quantity));
+export function lineOf(evidence: Evidence, whole: Saw, kind: SessionKind, part: string | null = null): LineView | null {
+  const saw = lineSawAt(whole, part);
+  const session = latestSession(evidence, kind, (r) => LINE.has(r.quantity) && r.part === part);
   if (!session) return null;
-  const read = readingsByTooth(session);
+  const read = readingsByTooth(session, part);
   const rakers = rakersRead(evidence, kind);
   const count = Math.max(read.last, ...rakers.keys());
   const roles = rakers.size > 0 || saw.family === 'crosscut' ? rolesOn(saw, count) : null;
@@ -69,8 +71,8 @@ export function lineOf(evidence: Evidence, saw: Saw, kind: SessionKind): LineVie
   const xMm = filled(count, (tooth) => read.places.get(tooth)?.value ?? null, { from: inPitches, slope: saw.pitchMm });
   if (roles) underCutters({ xMm, yMm }, roles, rakers);
   const sides = sidesOf(saw);
-  const set = setAt(evidence, kind, sides);
-  const leans = leansOf(evidence);
+  const set = setAt(evidence, kind, sides, part);
+  const leans = leansOf(evidence, part);
   return {
     session: session.key,
     teeth: kinds.map((toothKind, i): ToothReading => {
@@ -107,7 +109,7 @@ interface ByTooth {
   readonly keys: string[];
 }
 
-function readingsByTooth(session: SessionReadings): ByTooth {
+function readingsByTooth(session: SessionReadings, part: string | null): ByTooth {
   const lengths = { height: new Map<number, LengthReading[]>(), place: new Map<number, LengthReading[]>() };
   const kinds = new Map<number, ToothReading['kind']>();
   const notes = new Map<number, string>();
@@ -116,6 +118,7 @@ function readingsByTooth(session: SessionReadings): ByTooth {
   let last = 0;
   let simulated = false;
   for (const r of standing(session.readings)) {
+    if (r.part !== part) continue;
     if (r.quantity === 'kind') kinds.set(r.place, r.value);
     else if (r.quantity === 'note') notes.set(r.place, r.value);
     else if (r.quantity === 'height' || r.quantity === 'place') {

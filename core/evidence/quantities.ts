@@ -1,5 +1,6 @@
 import type { Saw } from '../saw/saw';
 import { LINE_FAMILIES } from '../saw/families';
+import { edgesOf, lineSawAt, softEdgesOf } from '../saw/edges';
 import { rolesOn, teethOf } from '../saw/saw';
 import { teethFor } from '../saw/all-families';
 
@@ -91,8 +92,9 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
   switch (saw.family) {
     case 'hand':
     case 'back':
-    case 'pull':
       return ['height', 'set', 'gullet-depth', ...plate];
+    case 'pull':
+      return ['height', ...(saw.edges === 2 ? (['place'] as const) : []), 'set', 'gullet-depth', ...plate];
     case 'crosscut':
       return [
         ...(saw.pattern.includes('R') ? (['raker-depth', 'raker-width'] as const) : []),
@@ -136,8 +138,10 @@ export function placesOf(saw: Saw, quantity: LengthQuantity, part: string | null
   return wanted === null ? all : all.filter((tooth) => roles[tooth - 1] === wanted);
 }
 
-/** Parts of a set that a quantity is taken on; the saw itself is the one part of any other. */
+/** Parts of a set that a quantity is taken on, or the soft edges of a two-edged saw; the saw itself is the one part of any other. */
 export function partsFor(saw: Saw, quantity: LengthQuantity): readonly (string | null)[] {
+  const edges = edgesOf(saw);
+  if (edges.length > 0) return QUANTITY_FACTS[quantity].place === 'station' ? [null] : softEdgesOf(saw);
   if (saw.family !== 'dado') return [null];
   const kind = quantity === 'chipper-height' ? 'chipper' : quantity === 'runout' ? 'outer' : null;
   return saw.parts.filter((p) => p.kind !== 'shim' && (kind === null || p.kind === kind)).map((p) => p.id);
@@ -146,6 +150,7 @@ export function partsFor(saw: Saw, quantity: LengthQuantity): readonly (string |
 /** Teeth of a saw by its length and pitch, or of one part of a set. */
 export function teethOfPart(saw: Saw, part: string | null): number {
   if (saw.family === 'dado') return saw.parts.find((p) => p.id === part)?.teeth ?? 0;
+  if (part !== null) return teethOf(lineSawAt(saw, part));
   return saw.family === 'band' || saw.family === 'circular'
     ? teethFor(saw.family, saw.toothLineMm, saw.pitchMm)
     : teethOf(saw);

@@ -28,7 +28,7 @@ export function setAt(
   sides: Sides,
   part: string | null = null,
 ): Map<number, SetAtTooth> {
-  const leans = leansOf(evidence);
+  const leans = leansOf(evidence, part);
   const sideOf = (tooth: number): Lean => leans.get(tooth) ?? sides(tooth) ?? alternateLean(tooth);
   const bySide: Partial<Record<Lean, Map<number, LengthReading[]>>> = {};
   for (const session of evidence) {
@@ -61,9 +61,14 @@ export interface SetOfSides {
 }
 
 /** Means and spreads of both sides as last measured; null where neither was. mm. */
-export function setOf(evidence: Evidence, kind: SessionKind, sides: Sides): SetOfSides | null {
-  const leans = leansOf(evidence);
-  const set = [...setAt(evidence, kind, sides)];
+export function setOf(
+  evidence: Evidence,
+  kind: SessionKind,
+  sides: Sides,
+  part: string | null = null,
+): SetOfSides | null {
+  const leans = leansOf(evidence, part);
+  const set = [...setAt(evidence, kind, sides, part)];
   if (set.length === 0) return null;
   const of = (side: Lean): SideSet =>
     meanAndSpread(set.filter(([tooth]) => (leans.get(tooth) ?? sides(tooth)) === side).map(([, s]) => s.valueMm));

@@ -106,6 +106,43 @@ export const pointingFile = (heightMm: number): FileChoice => ({
 });
 
 /**
+ * Feather files of diamond section by length, width of one face. From memory of hand-tool catalogues,
+ * rounded; a shop measures its own.
+ */
+export const FEATHER_FILES: readonly TaperFile[] = [
+  { id: 'feather-75', name: '75 mm feather file', faceMm: 5, cornerRadiusMm: 0.05 },
+  { id: 'feather-100', name: '100 mm feather file', faceMm: 8, cornerRadiusMm: 0.06 },
+  { id: 'feather-125', name: '125 mm feather file', faceMm: 11, cornerRadiusMm: 0.08 },
+  { id: 'feather-150', name: '150 mm feather file', faceMm: 14, cornerRadiusMm: 0.1 },
+];
+/** The face reaches over a flank with a little to spare; a wider file meets the neighbour. No source. */
+const FEATHER_TO_FLANK = 1.3;
+
+/** The smallest feather file that covers a pull saw's flank; the largest where none does. mm. */
+export function chooseFeather(heightMm: number, tooth: FiledTooth): FileChoice {
+  const flankMm = heightMm / Math.min(Math.cos(Math.atan(tooth.tanBack)), Math.cos(Math.atan(tooth.tanFace)));
+  const fitting = FEATHER_FILES.find((file) => file.faceMm >= FEATHER_TO_FLANK * flankMm);
+  const file = fitting ?? (FEATHER_FILES[FEATHER_FILES.length - 1] as TaperFile);
+  return {
+    file,
+    flankMm,
+    tooNarrow: fitting === undefined,
+    strokesPerCorner: STROKES_PER_CORNER,
+    reason: because(
+      `File: ${file.name}`,
+      'face of the file ≥ 1.3 × longest flank of the tooth',
+      [
+        input('tooth height', heightMm, 'mm'),
+        input('longest flank', flankMm, 'mm'),
+        input('file face', file.faceMm, 'mm'),
+      ],
+      COMMON_PRACTICE,
+      'A thin diamond section reaches the gullet without touching the tooth beside it.',
+    ),
+  };
+}
+
+/**
  * How many of a file's three corners a job uses up: strokes asked for over
  * strokes a corner lasts. Above 3 a second file is wanted.
  */

@@ -1,6 +1,7 @@
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import type { Family } from '../saw/all-families';
+import { LEAST_PULL_PLATE_MM } from '../pull/pull-tooth';
 import type { LineFamily } from '../saw/families';
 import type { CrosscutKind } from '../saw/saw';
 import type { MetalPerVisit } from './plate-life';
@@ -8,7 +9,11 @@ import { sharpeningsLeft } from './plate-life';
 import { SHARPENING_ERROR_MM, SHARPENING_MM } from './sharpening-metal';
 
 /** Plate under the back or the handle that a saw can still work with, mm. Common practice, no source. */
-const LEAST_DEPTH_MM: Record<Exclude<LineFamily, 'crosscut'>, number> = { back: 20, hand: 40 };
+const LEAST_DEPTH_MM: Record<Exclude<LineFamily, 'crosscut'>, number> = {
+  back: 20,
+  hand: 40,
+  pull: LEAST_PULL_PLATE_MM,
+};
 /** The long saws stand stiff by their own depth, buck and frame saws by their frame. Judgement, no source. mm. */
 const LEAST_CROSSCUT_MM: Record<CrosscutKind, number> = { 'one-man': 60, 'two-man': 60, buck: 12, frame: 12 };
 

@@ -80,6 +80,18 @@ export function pointFilings(
     });
 }
 
+/** Teeth brought down to the line from the top alone, where nothing is shaped: every tooth, those under the line by nothing. O(n). */
+export const levelFilings = (
+  { teeth, yMm }: PreparedLine,
+  _xMm: Float64Array,
+  _on: Uint8Array,
+  lineYMm: Float64Array,
+): FlankFiling[] =>
+  Array.from(teeth, (at, i) => {
+    const dropMm = Math.max(0, (yMm[i] as number) - (lineYMm[i] as number));
+    return { at, nextTooth: 0, faceMm: 0, backMm: 0, dropMm };
+  });
+
 /** T of the gullet after standing tooth i, -1 the one before the first: its two flanks together. */
 function spreadAt({ tanFace, tanBack }: PreparedLine, i: number): number {
   const n = tanFace.length;

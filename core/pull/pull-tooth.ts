@@ -1,5 +1,6 @@
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
+import type { FiledTooth } from '../file/flank-angles';
 import { tanDeg } from '../units/radians';
 
 /**
@@ -53,9 +54,46 @@ export function afterTopOnly(tooth: PullTooth, filedMm: number): TopOnly {
   return { tipHeightMm, bevelMm: run / Math.cos(e), heightShare: tipHeightMm / tooth.heightMm };
 }
 
+/**
+ * A pull saw's two flanks as the line's arithmetic takes them: it cuts the other way, so that its
+ * face stands on a tooth's heel side and its back on the toe side. Both in side view, whatever the fleam.
+ */
+export function pullTooth(rakeDeg: number, backDeg: number): FiledTooth {
+  const [tanFace, tanBack] = [tanDeg(backDeg), tanDeg(-rakeDeg)];
+  const spread = tanFace + tanBack;
+  if (!(spread > 0)) throw new RangeError('Face and back never meet: no tooth has a point.');
+  return { faceDeg: backDeg, backDeg: -rakeDeg || 0, tanFace, tanBack, spread };
+}
+
+/**
+ * Height of a tooth newly filed on all three edges: its pitch is what the face leans over the height,
+ * the run of the fresh bevel, and what the back leans over the height under the bevel's end,
+ * p = h tan A + r + (h - r tan e) tan B. mm. RangeError where the bevel is longer than the tooth.
+ * Example: A 0, B 45, e 0, p 2, r 0.3 -> 1.7 mm.
+ */
+export function freshHeightMm({ faceDeg, backDeg, topDeg, pitchMm }: Omit<PullTooth, 'heightMm'>): number {
+  const run = FRESH_BEVEL_SHARE * pitchMm * Math.cos(Math.atan(tanDeg(topDeg)));
+  const spread = tanDeg(faceDeg) + tanDeg(backDeg);
+  const heightMm = (pitchMm - run + run * tanDeg(topDeg) * tanDeg(backDeg)) / spread;
+  if (!(spread > 0 && heightMm > run * tanDeg(topDeg))) throw new RangeError('These three edges leave no tooth.');
+  return heightMm;
+}
+
+/**
+ * A tooth in side view from one gullet's bottom to the next, in the way it cuts: up the face to the
+ * tip, along the bevel, down the back. x along the line, y up, mm.
+ */
+export function pullOutline(tooth: PullTooth, { tipHeightMm, bevelMm }: Pick<TopOnly, 'tipHeightMm' | 'bevelMm'>) {
+  const [tanA, tanE] = [tanDeg(tooth.faceDeg), tanDeg(tooth.topDeg)];
+  const run = bevelMm * Math.cos(Math.atan(tanE));
+  const tip = { x: tipHeightMm * tanA, y: tipHeightMm };
+  return [{ x: 0, y: 0 }, tip, { x: tip.x + run, y: tip.y - run * tanE }, { x: tooth.pitchMm, y: 0 }] as const;
+}
+
 /** The next filing of a pull saw. */
+export const PULL_FILINGS = ['top-only', 'full'] as const;
 export interface PullFiling {
-  readonly kind: 'top-only' | 'full';
+  readonly kind: (typeof PULL_FILINGS)[number];
   /** Top-only filings since the last full one, this one not counted. */
   readonly since: number;
   readonly reason: Reason;

@@ -5,7 +5,15 @@ import { studyLine } from '../work/tooth-line/study';
 import { planInputs, randomSaw } from '../reference/random-saw';
 import { mirrorReadings, mirrorTooth } from './mirror';
 import type { PullTooth } from './pull-tooth';
-import { afterTopOnly, FRESH_BEVEL_SHARE, nextPullFiling, pullCyclesLeft, pullPasses } from './pull-tooth';
+import {
+  afterTopOnly,
+  FRESH_BEVEL_SHARE,
+  freshHeightMm,
+  nextPullFiling,
+  pullCyclesLeft,
+  pullOutline,
+  pullPasses,
+} from './pull-tooth';
 
 const tooth: PullTooth = { faceDeg: 5, backDeg: 25, topDeg: 30, pitchMm: 1.8, heightMm: 2.6 };
 
@@ -65,6 +73,26 @@ describe('a pull saw’s three edges', () => {
     expect(nextPullFiling(1, 0.95).kind).toBe('top-only');
     expect(pullPasses('full').map((p) => p.edge)).toEqual(['face', 'face', 'back', 'back', 'top', 'top']);
     expect(pullPasses('top-only').map((p) => p.leaning)).toEqual(['left', 'right']);
+  });
+  it('a new tooth’s three edges close on its pitch, and its back stays in its line when the top is filed', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        fc.double({ min: 15, max: 32, noNaN: true }),
+        fc.double({ min: 5, max: 40, noNaN: true }),
+        fc.double({ min: 0, max: 0.3, noNaN: true }),
+        (faceDeg, backDeg, topDeg, filedMm) => {
+          const shape = { faceDeg, backDeg, topDeg, pitchMm: 1.8 };
+          const own: PullTooth = { ...shape, heightMm: freshHeightMm(shape) };
+          const [, tip, end, next] = pullOutline(own, afterTopOnly(own, filedMm));
+          expect(tip.y).toBeLessThanOrEqual(own.heightMm + 1e-12);
+          // The back falls from the bevel's end to the next gullet's bottom at its own angle.
+          expect((next.x - end.x) / end.y).toBeCloseTo(Math.tan((backDeg * Math.PI) / 180), 9);
+        },
+      ),
+    );
+    expect(freshHeightMm({ faceDeg: 0, backDeg: 45, topDeg: 0, pitchMm: 2 })).toBeCloseTo(1.7, 12);
+    expect(() => freshHeightMm({ faceDeg: -40, backDeg: 20, topDeg: 30, pitchMm: 2 })).toThrowError(RangeError);
   });
   it('by hand: a plate of 60 with 0.25 mm a cycle has 140 left; never less than none', () => {
     expect(pullCyclesLeft(60, 0.25)).toBe(140);

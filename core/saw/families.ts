@@ -1,5 +1,5 @@
 /** Saws with a line of teeth from one end to the other, jointed and worked on the drawn line. */
-export const LINE_FAMILIES = ['hand', 'back', 'crosscut'] as const;
+export const LINE_FAMILIES = ['hand', 'back', 'pull', 'crosscut'] as const;
 export type LineFamily = (typeof LINE_FAMILIES)[number];
 
 /** Which way the wood's grain runs for the teeth: along it or across it. */

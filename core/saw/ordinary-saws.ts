@@ -34,9 +34,16 @@ const straight = (
   saw: { name, family, filing, backFixing: family === 'back' ? 'folded' : 'none', ...sized(sizes) },
 });
 
+/** The rip edge of a two-edged saw is the coarser. Common practice, no source. */
+const RIP_EDGE_POINTS = 10;
+
 const pull = (id: string, name: string, edges: 1 | 2, backed: boolean, ...sizes: Sizes): OrdinarySaw => ({
   id,
-  saw: { name, family: 'pull', filing: 'crosscut', edges, backFixing: backed ? 'folded' : 'none', ...sized(sizes) },
+  saw: {
+    ...{ name, family: 'pull', filing: 'crosscut', edges, backFixing: backed ? 'folded' : 'none' },
+    ...sized(sizes),
+    ...(edges === 2 && { ripPitchMm: pitchMmFromCount(RIP_EDGE_POINTS, 'points') }),
+  },
 });
 
 function crosscut(

@@ -27,6 +27,10 @@ export function sawFaults(saw: Saw): SawFault[] {
     say('backFixing', 'Say how the back is fixed: folded or slotted.');
   if (saw.family === 'pull' && saw.backFixing !== 'none' && saw.edges === 2)
     say('edges', 'A saw with a back has teeth on one edge only.');
+  if (saw.family === 'pull' && saw.edges === 1 && (saw.ripPitchMm !== undefined || saw.hardEdge !== undefined))
+    say('edges', 'A saw with teeth on one edge has no other edge to tell of.');
+  if (saw.family === 'pull' && saw.ripPitchMm !== undefined && saw.plateThicknessMm > HEIGHT_SHARE * saw.ripPitchMm)
+    say('ripPitchMm', 'The plate is thicker than the teeth of the rip edge are high: count them again.');
   if (!('diameterMm' in saw) && saw.plateThicknessMm > HEIGHT_SHARE * saw.pitchMm)
     say(
       'plateThicknessMm',

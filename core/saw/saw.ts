@@ -98,6 +98,10 @@ export const SAW_SHAPES = {
     backFixing,
     /** Teeth on one edge or on both. */
     edges: counted(1, 2, 'The edges with teeth', ''),
+    /** Of a two-edged saw: the pitch of its rip edge, where it is another than the crosscut edge's. */
+    ripPitchMm: pitch.optional(),
+    /** The edge whose teeth are hardened beside a soft one: no file cuts it. */
+    hardEdge: filing.optional(),
   }),
   crosscut: z.object({
     family: z.literal('crosscut'),
@@ -186,12 +190,15 @@ export function setMeasures(diameterMm: number, boreMm: number, parts: readonly 
   };
 }
 
-/** Teeth to be worked: on both edges of a two-edged pull saw, on every part of a set. */
+/** Teeth to be worked: on both soft edges of a two-edged pull saw, on every part of a set. */
 export function teethOf(of: Saw): number {
   if (of.family === 'dado') return of.parts.reduce((sum, part) => sum + part.teeth, 0);
   const toe = toeZonesOf(of);
   if (toe.length > 0) return teethOnLine(of.toothLineMm - toeLengthMm(of.pitchMm, toe), of.pitchMm) + toeTeeth(toe);
-  return teethFor(of.family, of.toothLineMm, of.pitchMm) * (of.family === 'pull' ? of.edges : 1);
+  const teeth = teethFor(of.family, of.toothLineMm, of.pitchMm);
+  if (of.family !== 'pull' || of.edges === 1) return teeth;
+  const rip = teethFor('pull', of.toothLineMm, of.ripPitchMm ?? of.pitchMm);
+  return (of.hardEdge === 'crosscut' ? 0 : teeth) + (of.hardEdge === 'rip' ? 0 : rip);
 }
 
 /** Teeth at the toe unlike the rest; none on most saws, and none is known of other families. */

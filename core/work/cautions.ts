@@ -29,6 +29,9 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   ],
   point: ['Glove or guarded thumb: a file that slips runs the hand along sharp cutters.'],
   'touch-up': ['Glove or guarded thumb: a file that slips runs the hand along sharp cutters.'],
+  edge: [
+    'A strip of spare blade over the tooth beside it keeps the file off it. Glove or guarded thumb; the plate is thin and springs.',
+  ],
   'rakers-again': ['The cutters are sharp now: lay the gauge on, do not slide the hand along.'],
   test: ['Clamp the wood, both hands clear of the line; eye protection.'],
 };

@@ -30,7 +30,7 @@ describe('the plan of a saw record', () => {
 describe('the table of families', () => {
   const facts = (saw: WorkFacts['saw']): WorkFacts => ({
     saw,
-    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is' },
+    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
     sessions: [],
     visits: [],
     habits: DEFAULT_HABITS,

@@ -1,8 +1,9 @@
-import type { Session } from '../evidence/session';
+import type { Evidence } from '../evidence/session';
 import type { LengthQuantity } from '../evidence/quantities';
 import type { AnglePair } from '../file/angle-pair';
 import type { Judgement } from '../judgement/books';
 import type { StrokeRate } from '../line/strokes';
+import type { PullFiling } from '../pull/pull-tooth';
 import type { RakerTip } from '../raker/raker-plan';
 import type { Family } from '../saw/all-families';
 import type { Wood } from '../saw/families';
@@ -30,9 +31,11 @@ export interface WorkFacts {
     readonly grain: Grain;
     readonly etch: boolean;
     readonly wantsFiling: WantedFiling;
+    /** What a new saw or blade costs, as the counter was told; null where nobody said. */
+    readonly replacement: number | null;
   };
   /** Everything read of it on this ticket. */
-  readonly sessions: readonly Session[];
+  readonly sessions: Evidence;
   /** What was done on earlier visits, the latest first. */
   readonly visits: readonly { readonly work: WorkOrder['work'] | null }[];
   readonly habits: ShopHabits;
@@ -54,6 +57,12 @@ export interface LineWish {
   /** Rakers below their cutters, mm, and how their tips are made; null by the shop's table and habit. */
   readonly rakerMm: number | null;
   readonly rakerTip: RakerTip | null;
+  /** Of a pull saw: another filing than is due, back and top bevel; null by its history and the shop's table. */
+  readonly pullFiling: PullFiling['kind'] | null;
+  readonly backDeg: number | null;
+  readonly topDeg: number | null;
+  /** How deep the other edge of a two-edged saw is levelled, mm; null as advised. */
+  readonly besideMm: number | null;
 }
 export const PLAIN_WISH: LineWish = {
   line: 'free',
@@ -64,6 +73,10 @@ export const PLAIN_WISH: LineWish = {
   breastMm: null,
   rakerMm: null,
   rakerTip: null,
+  pullFiling: null,
+  backDeg: null,
+  topDeg: null,
+  besideMm: null,
 };
 
 export type Studied =

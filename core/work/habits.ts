@@ -31,12 +31,17 @@ export const shopHabits = z.object({
   rakerTips: z.enum(RAKER_TIPS).optional(),
   /** The angle a raker's tip is given by its gullet. */
   rakerTipDeg: bounded(15, 40, 'The angle of a raker’s tip', 'degrees').optional(),
+  /** Back and top bevel of a pull saw's teeth, degrees off upright and off level. */
+  pullBackDeg: bounded(5, 60, 'The back of a pull saw’s tooth', 'degrees').optional(),
+  pullTopDeg: bounded(0, 60, 'The top bevel', 'degrees').optional(),
   angles: z.object({
     rip: anglePair,
     crosscutFine: anglePair,
     crosscutHand: anglePair,
     /** Cutters pointed one by one, alike from both sides: the rake is half the angle of the point, leaning back. */
     cutters: anglePair.optional(),
+    /** Face and board of a pull saw; its back and top bevel beside. */
+    pull: anglePair.optional(),
   }),
 });
 export type ShopHabits = Readonly<z.infer<typeof shopHabits>>;
@@ -62,12 +67,19 @@ export const DEFAULT_HABITS: ShopHabits = {
 /** A point of 60 degrees with a bevel as on large crosscut teeth (trade section 9). Common practice, no source. */
 export const USUAL_CUTTERS: AnglePair = { rakeDeg: -30, fleamDeg: 25 };
 
+/** A pull saw's face leans back a little, its file stands aside by a fair fleam. Common practice, no source. */
+export const USUAL_PULL: AnglePair = { rakeDeg: -5, fleamDeg: 25 };
+export const USUAL_PULL_RIP: AnglePair = { rakeDeg: -5, fleamDeg: 0 };
+export const USUAL_PULL_BACK_DEG = 25;
+export const USUAL_PULL_TOP_DEG = 30;
+
 /** The angle rakers' tips are filed to here, degrees. */
 export const tipAngleOf = ({ rakerTipDeg }: Pick<ShopHabits, 'rakerTipDeg'>): number => rakerTipDeg ?? USUAL_TIP_DEG;
 
 /** The shop's table for a saw's use: fine means a back saw, pointed one whose cutters are filed one by one. */
 export function anglesFor(table: AngleTable, family: LineFamily, filing: Filing, pointed = false): AnglePair {
   if (pointed) return table.cutters ?? USUAL_CUTTERS;
+  if (family === 'pull') return filing === 'rip' ? USUAL_PULL_RIP : (table.pull ?? USUAL_PULL);
   if (filing === 'rip') return table.rip;
   return family === 'back' ? table.crosscutFine : table.crosscutHand;
 }

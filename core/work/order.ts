@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PULL_FILINGS } from '../pull/pull-tooth';
 import { RAKER_TIPS } from '../raker/raker-plan';
 import { reason } from '../reason/reason-shape';
 import { family } from '../saw/saw';
@@ -9,7 +10,7 @@ import { step } from './step';
 export const ORDER_VERSION = 1;
 
 /** What is done with the saw, in one word. */
-export const WORKS = ['sharpen', 'tune', 'convert', 'retooth', 'by-hand'] as const;
+export const WORKS = ['sharpen', 'tune', 'convert', 'retooth', 'by-hand', 'top-bevels'] as const;
 
 /** Where one tooth's tip should end, mm. */
 export const target = z.object({ tooth: z.int().min(1), xMm: z.number(), yMm: z.number() }).readonly();
@@ -74,12 +75,23 @@ export const forecast = z
       })
       .readonly()
       .optional(),
+    /** Of a pull saw: which filing this is, the tooth's height before it over a new one's, full filings left. */
+    pull: z
+      .object({ filing: z.enum(PULL_FILINGS), heightShare: z.number(), fullLeft: z.int() })
+      .readonly()
+      .optional(),
     file: z.object({ id: z.string(), name: z.string() }),
     /** Filings this set lasts, fewest and most. */
     filingsTheSetLasts: z.tuple([z.number(), z.number()]).readonly(),
   })
   .readonly();
 export type Forecast = z.infer<typeof forecast>;
+
+/** The other edge of a two-edged saw, worked under the same order. */
+export const besideLine = z
+  .object({ inputs: lineInputs, depthMm: z.number().min(0), targets: z.array(target).readonly(), forecast })
+  .readonly();
+export type BesideLine = z.infer<typeof besideLine>;
 
 /**
  * What is to be done to one saw, whatever its family: what it was worked out from, what was
@@ -97,6 +109,8 @@ export const workOrder = z
     steps: z.array(step).readonly(),
     targets: z.array(target).readonly(),
     forecast: forecast.nullable(),
+    /** Left out where there is one line of teeth, or only one is worked. */
+    beside: besideLine.optional(),
     minutes: z.number().min(0),
     /** One standard error of the minutes, where a sample stands for part of the saw. */
     minutesError: z.number().min(0),

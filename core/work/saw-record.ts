@@ -42,6 +42,11 @@ export interface PullRecord extends AnyRecord {
   readonly toothHeightMm: number;
   readonly plateDepthMm: number;
   readonly topOnlySince: number;
+  /** Left out: across the grain, dry softwood, half a millimetre, 25 degrees. */
+  readonly filing?: Filing;
+  readonly wood?: Wood;
+  readonly plateThicknessMm?: number;
+  readonly fleamDeg?: number;
   readonly readings: readonly ToothReading[];
 }
 

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { reason } from '../reason/reason-shape';
+import { PULL_EDGES } from '../pull/pull-tooth';
+import { FILINGS } from '../saw/families';
 import { LEANS } from '../evidence/tooth-reading';
 
 /** Every kind of step there is, in no order: the order of work says in which. */
@@ -31,6 +33,7 @@ export const STEP_KINDS = [
   'point',
   'touch-up',
   'rakers-again',
+  'edge',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -57,8 +60,8 @@ export const stop = z
   .readonly();
 export type Stop = z.infer<typeof stop>;
 
-/** Edges of a tooth or raker that are filed apart: a raker's two tips by the end they look to. */
-export const EDGES = ['heel-tip', 'toe-tip'] as const;
+/** Edges of a tooth or raker that are filed apart: a raker's two tips by the end they look to, a pull saw's three edges. */
+export const EDGES = ['heel-tip', 'toe-tip', ...PULL_EDGES] as const;
 export type Edge = (typeof EDGES)[number];
 
 /** One pass of work without turning the saw. Numbers are mm, degrees and minutes; words are made by the screens. */
@@ -70,6 +73,8 @@ export const step = z
     side: z.enum(LEANS).nullable(),
     /** The edge of each stop that is filed; left out where there is but one. */
     edge: z.enum(EDGES).optional(),
+    /** Which line of teeth, of a saw with two. */
+    line: z.enum(FILINGS).optional(),
     /** How the jointer is set for a line that is not straight: its shoes, the bend of its file at the middle, and how often the file is moved on. */
     jointer: z.object({ shoesMm: z.number(), bendMm: z.number(), turns: z.int() }).readonly().optional(),
     tipTowards: z.enum(['toe', 'heel', 'across']).nullable(),

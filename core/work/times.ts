@@ -35,6 +35,13 @@ const SECONDS_TO_NEXT_CUTTER = 10;
 export const pointingMinutes = (strokes: number, cutters: number): number =>
   cutters === 0 ? 0 : MINUTES_TO_CLAMP + (strokes * SECONDS_PER_STROKE + cutters * SECONDS_TO_NEXT_CUTTER) / 60;
 
+/** From one tooth of a pull saw to the next but one, the guard moved along. Judgement, no source. */
+const SECONDS_TO_NEXT_EDGE = 1.5;
+
+/** One edge of every second tooth in one clamping. */
+export const edgeMinutes = (strokes: number, teeth: number): number =>
+  teeth === 0 ? 0 : MINUTES_TO_CLAMP + (strokes * SECONDS_PER_STROKE + teeth * SECONDS_TO_NEXT_EDGE) / 60;
+
 /** Rakers gone over once: so long at each, and its strokes. */
 export const rakerMinutes = (each: number, rakers: number, strokes = 0): number =>
   rakers === 0 ? 0 : MINUTES_TO_CLAMP + each * rakers + (strokes * SECONDS_PER_STROKE) / 60;

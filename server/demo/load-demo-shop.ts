@@ -27,6 +27,7 @@ import { demoAfter, demoReadings, demoSaw } from './demo-saw';
 import type { OtherVisit } from './other-saws';
 import type { CrosscutWear } from './demo-crosscut';
 import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
+import { edgesToMeasure, readPull, wornPull } from './demo-pull';
 import { JOB_WORDS, OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
@@ -258,6 +259,14 @@ class DemoLoader {
       await this.work(ticket.id, saw, visit, teeth, by);
       return;
     }
+    if (facts.family === 'pull') {
+      const edges = edgesToMeasure(facts).map((edge) => ({ edge, teeth: wornPull(facts, edge, this.random) }));
+      const read = edges.flatMap(({ edge, teeth }) => readPull(facts, edge, teeth));
+      await this.measuring(ticket.id, 'before', read, by, opened);
+      if (stage === 'plan' || stage === 'measure') return;
+      await this.work(ticket.id, saw, visit, edges[0]?.teeth ?? [], by);
+      return;
+    }
     if (stage === 'measure') return;
     const readings = demoReadings(facts as StraightSaw, { hard, brokenAt: n === 1 ? 31 : undefined }, this.random);
     await this.measuring(ticket.id, 'before', keyedLine(readings), by, opened);
@@ -308,8 +317,13 @@ class DemoLoader {
     if (visit.stage === 'bench') return;
     const after = demoAfter(order.targets, readings, order.forecast.set.perSideMm, this.random);
     const facts = toSaw(saw);
+    const edge = order.inputs.pull?.edge ?? null;
     const again =
-      facts.family === 'crosscut' ? gaugedCrosscut(facts, after, { widths: false }, this.random) : keyedLine(after);
+      facts.family === 'pull'
+        ? readPull(facts, edge, after)
+        : facts.family === 'crosscut'
+          ? gaugedCrosscut(facts, after, { widths: false }, this.random)
+          : keyedLine(after);
     await this.measuring(ticketId, 'after', again, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
     await db.models.CheckRound.create(

@@ -44,7 +44,10 @@ const at = (kind: PlateMark['kind'], along: number, more: Partial<PlateMark> = {
 /** One saw of every family and state that a family can have at the counter: waiting, late, held up, away, ready, refused. */
 export const OTHER_VISITS: readonly OtherVisit[] = [
   { pattern: 'pull-one-edged', stage: 'measure', days: 3, complaint: 'Pulls hard in dry oak.' },
+  { pattern: 'pull-two-edged', stage: 'plan', days: 4, complaint: 'Both edges, please; it is my father’s.' },
   { pattern: 'pull-backed', stage: 'handover', days: 0, complaint: 'The fine one, for tails.' },
+  { pattern: 'pull-two-edged', stage: 'bench', days: 1, complaint: 'The rip edge tears.' },
+  { pattern: 'pull-one-edged', stage: 'check', days: 2, complaint: 'Wanders in long cuts.' },
   {
     pattern: 'pull-two-edged',
     stage: 'declined',
@@ -144,7 +147,6 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
 
 /** What is written down when such a saw is done. */
 export const JOB_WORDS: Record<string, string> = {
-  pull: 'Top bevels filed on every tooth; the gullets left for next time.',
   band: 'Two strokes a gullet all round, set renewed on a second circuit.',
   circular: 'Jointed round, scorers filed half the flat from each side, rakers below them.',
   dado: 'Outer blades jointed round, chippers equalised by dial and filed below the scorers.',

@@ -13,6 +13,7 @@ import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
 import { rakerWidth } from './2026-11-29-raker-width';
 import { patternOffset } from './2026-11-29-pattern-offset';
+import { pullEdges } from './2026-11-29-pull-edges';
 import { shavings } from './2026-11-29-shavings';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
@@ -34,6 +35,7 @@ export const MIGRATIONS: readonly Migration[] = [
   patternOffset,
   rakerWidth,
   shavings,
+  pullEdges,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

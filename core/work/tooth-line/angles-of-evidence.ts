@@ -1,7 +1,7 @@
 import { anglesOf, usualSection } from '../../angles/angles-of';
 import type { Estimate } from '../../evidence/estimate';
 import { isAngle } from '../../evidence/reading';
-import type { Session } from '../../evidence/session';
+import type { Evidence } from '../../evidence/session';
 import type { AnglePair } from '../../file/angle-pair';
 import type { Saw } from '../../saw/saw';
 
@@ -16,7 +16,7 @@ export interface MeasuredAngles {
 const half = (deg: number): number => Math.round(deg * 2) / 2 || 0;
 
 /** Null where no face was read. Later sessions count beside earlier ones: they measured the same saw. */
-export function measuredAngles(saw: Saw, sessions: readonly Session[]): MeasuredAngles | null {
+export function measuredAngles(saw: Saw, sessions: Evidence): MeasuredAngles | null {
   const readings = sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings.filter(isAngle));
   const { all, silhouette } = anglesOf(saw, readings, usualSection(saw));
   if (!all.rakeDeg) return null;
@@ -33,5 +33,5 @@ export function measuredAngles(saw: Saw, sessions: readonly Session[]): Measured
 }
 
 /** The pair it came with, where both were read. */
-export const angleOfEvidence = (saw: Saw, sessions: readonly Session[]): AnglePair | null =>
+export const angleOfEvidence = (saw: Saw, sessions: Evidence): AnglePair | null =>
   measuredAngles(saw, sessions)?.match ?? null;

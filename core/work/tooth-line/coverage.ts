@@ -3,6 +3,7 @@ import type { ToeFound } from '../../evidence/toe-finding';
 import { findToe } from '../../evidence/toe-finding';
 import type { ToothReading } from '../../evidence/tooth-reading';
 import { standingTeeth } from '../../evidence/tooth-reading';
+import type { Filing } from '../../saw/families';
 import { countSlack, isReadInPart } from '../../saw/told-count';
 import type { ToeZone } from '../../saw/zones';
 import type { ToothRole } from '../../saw/tooth-pattern';
@@ -18,6 +19,8 @@ export interface Coverage {
   readonly unread: number;
   /** Rakers nobody measured against their cutters. */
   readonly rakersUnread: number;
+  /** The other edge of a two-edged saw, where nobody measured it. */
+  readonly otherEdge: Filing | null;
   readonly toldPitchMm: number;
   /** Null where places were not measured: the pitch is then the ticket's own. */
   readonly measuredPitchMm: number | null;
@@ -42,20 +45,21 @@ interface Known {
   readonly roles?: readonly ToothRole[] | null;
   readonly unread?: number;
   readonly rakersUnread?: number;
+  readonly otherEdge?: Filing | null;
 }
 
 /** Measured against told: teeth, and pitch where places were read. Lengths mm. O(n). */
 export function coverageOf(
   all: readonly ToothReading[],
   saw: { readonly teeth: number; readonly pitchMm: number; readonly toeZones?: readonly ToeZone[] | undefined },
-  { roles = null, unread = 0, rakersUnread = 0 }: Known = {},
+  { roles = null, unread = 0, rakersUnread = 0, otherEdge = null }: Known = {},
 ): Coverage {
   // Rakers have no height of their own: the line is its cutters'.
   const readings = roles ? all.filter((r) => roles[r.tooth - 1] === 'cutter') : all;
   const place = placeInPitches(linedTeeth(all.length, saw.teeth), saw.pitchMm, saw.toeZones);
   const statistics = lineStatistics(readings, place, roles ? groupOn(roles) : undefined);
   const short = isReadInPart(all.length, saw.teeth);
-  const partial = short || unread > countSlack(readings.length);
+  const partial = short || otherEdge !== null || unread > countSlack(readings.length);
   const toe = statistics?.placesMeasured && !partial && !roles ? findToe(readings) : null;
   const measuredPitchMm = statistics?.placesMeasured ? (toe?.restPitchMm ?? statistics.pitchMm) : null;
   const toldToe = toeTeeth(saw.toeZones ?? []);
@@ -64,6 +68,7 @@ export function coverageOf(
     measuredTeeth: all.length - unread,
     unread,
     rakersUnread,
+    otherEdge,
     toldPitchMm: saw.pitchMm,
     measuredPitchMm,
     partial,

@@ -1,5 +1,3 @@
-import { leanOf } from '../../evidence/tooth-reading';
-import type { Lean, ToothReading } from '../../evidence/tooth-reading';
 import { strokesFor } from '../../line/strokes';
 import { SWAGE_ALLOWANCE_MM } from '../../raker/raker-plan';
 import { because, COMMON_PRACTICE } from '../../reason/reason';
@@ -10,7 +8,7 @@ import { fileTurns, jointMinutes, jointPasses, pointingMinutes, RAKER_MINUTES, r
 import type { CutterStudy } from './cutters';
 import { onLine } from './cutters';
 import type { DepthView } from './depth-view';
-import { blank, heavierOf, inOrder, settingSteps } from './step-parts';
+import { blank, fromBothSides, heavierOf, inOrder, settingSteps } from './step-parts';
 import type { LineStudy } from './study';
 
 /**
@@ -160,22 +158,6 @@ const touchingUp = (study: LineStudy): Step[] =>
     minutes: pointingMinutes(own.length, own.length),
     stops: own,
   }));
-
-/** Stops at cutters by the side they are filed from: that towards which their bevel looks, away from their lean. */
-function fromBothSides({ inputs }: LineStudy, stops: readonly Stop[]): { side: Lean; own: Stop[] }[] {
-  const byNumber = new Map(inputs.readings.map((r): [number, ToothReading] => [r.tooth, r]));
-  const leans = (stop: Stop): Lean => {
-    const tooth = byNumber.get(stop.at);
-    return tooth ? leanOf(tooth) : 'left';
-  };
-  return (['right', 'left'] as const).flatMap((side) => {
-    const own = inOrder(
-      stops.filter((stop) => leans(stop) !== side),
-      inputs.habits.startAt,
-    );
-    return own.length > 0 ? [{ side, own }] : [];
-  });
-}
 
 /** Every raker under the gauge again, once the cutters are pointed and set. */
 const again = ({ inputs }: LineStudy, { rakers, target }: CutterStudy): Step => ({

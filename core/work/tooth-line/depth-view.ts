@@ -6,12 +6,12 @@ import { flatsOn } from '../../line/flats';
 import type { JointLine } from '../../line/joint-line';
 import { heightOn } from '../../line/joint-line';
 import type { FlankFiling } from '../../line/metal';
-import { gulletFilings, metalAreaMm2, pointFilings } from '../../line/metal';
+import { gulletFilings, levelFilings, metalAreaMm2, pointFilings } from '../../line/metal';
 import { rakerDepths } from '../../raker/raker-depth';
 import type { RakerPlan } from '../../raker/raker-plan';
 import { planRakers } from '../../raker/raker-plan';
 import type { Spacing } from '../../line/spacing';
-import { smoothestSpacing } from '../../line/spacing';
+import { smoothestSpacing, spacingErrors } from '../../line/spacing';
 import { strokesFor } from '../../line/strokes';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { LineStudy } from './study';
@@ -51,7 +51,10 @@ export function viewDepth(study: LineStudy, depthMm: number): DepthView {
   const { prepared, inputs } = study;
   const line = lowered(study.datum, depthMm);
   const flats = flatsOn(line, prepared);
-  const spacing = smoothestSpacing(flats, prepared.nominalMm, prepared.groups);
+  // A pull saw's points stay where they stand.
+  const spacing = study.pull
+    ? { xMm: prepared.xMm, ...spacingErrors(prepared.xMm, prepared.nominalMm) }
+    : smoothestSpacing(flats, prepared.nominalMm, prepared.groups);
   const lineYMm = spacing.xMm.map((x, i) => {
     const now = prepared.yMm[i] as number;
     if (flats.on[i]) return heightOn(line, x);
@@ -59,7 +62,12 @@ export function viewDepth(study: LineStudy, depthMm: number): DepthView {
     return prepared.roles?.[i] === 'raker' ? Math.min(now, heightOn(line, x)) : now;
   });
   const { cutters } = study;
-  const filings = (cutters ? pointFilings : gulletFilings)(prepared, spacing.xMm, flats.on, lineYMm);
+  const filings = (study.pull ? levelFilings : cutters ? pointFilings : gulletFilings)(
+    prepared,
+    spacing.xMm,
+    flats.on,
+    lineYMm,
+  );
   const strokes = new Int32Array(filings.length);
   let strokesTotal = 0;
   let worstLeftMm = 0;

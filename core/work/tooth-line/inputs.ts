@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
 import type { Judgement } from '../../judgement/books';
+import { PULL_FILINGS } from '../../pull/pull-tooth';
 import { RAKER_TIPS } from '../../raker/raker-plan';
 import type { LineFamily } from '../../saw/families';
 import { FILINGS, LINE_FAMILIES, WOODS } from '../../saw/families';
@@ -60,6 +61,25 @@ const cuttersAndRakers = z
   })
   .readonly();
 export type CuttersAndRakers = z.infer<typeof cuttersAndRakers>;
+
+/** A pull saw's own: its three edges, and what its history and its gullets tell. */
+const pullEdges = z
+  .object({
+    /** Which edge of a two-edged saw; null of one with teeth on one side. */
+    edge: z.enum(FILINGS).nullable(),
+    backDeg: z.number(),
+    topDeg: z.number(),
+    /** Filings of the top bevel alone since all three edges were filed. */
+    topOnlySince: z.int().min(0),
+    /** Mean depth of the gullets as measured, mm; null where none was. */
+    gulletMm: z.number().nullable(),
+    /** Chosen otherwise than is due; null as it is due. */
+    filing: z.enum(PULL_FILINGS).nullable(),
+    /** What a new blade costs, in the shop's money; null where nobody said. */
+    newBlade: z.number().nullable(),
+  })
+  .readonly();
+export type PullEdges = z.infer<typeof pullEdges>;
 
 /** A tooth as measured; `sample` where its neighbours' measurements stand for it. */
 const lineTooth = z
@@ -123,6 +143,8 @@ export const lineInputs = z
     line: z.enum(LINE_CHOICES),
     /** Left out where teeth are filed through their gullets. */
     cutters: cuttersAndRakers.optional(),
+    /** Left out of a saw that cuts on the push. */
+    pull: pullEdges.optional(),
     /** Where the shop judges otherwise than the trade's books. */
     judgement: z.custom<Judgement>().optional(),
   })

@@ -7,17 +7,20 @@ import type { LineFamily } from '../../saw/families';
 import type { Saw, SawOf } from '../../saw/saw';
 import { isPointed, placesOn, rolesOn, teethOf, toeZonesOf } from '../../saw/saw';
 import { isConverting } from '../../judgement/triage';
+import { edgeSaw, softEdgesOf } from '../../saw/edges';
+import type { Filing } from '../../saw/families';
 import { LINE_FAMILIES } from '../../saw/families';
 import { isReadInPart } from '../../saw/told-count';
 import { USUAL_SHOES_MM } from '../../line/jointer';
 import { rakerSawOf, rakerTarget } from '../../raker/raker-target';
 import type { Handle, LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
-import { anglesFor, tipAngleOf } from '../habits';
+import { PLAIN_WISH } from '../family-work';
+import { anglesFor, tipAngleOf, USUAL_PULL_BACK_DEG, USUAL_PULL_TOP_DEG } from '../habits';
 import { judgeStraightening, worksOtherGrain } from '../judge-work';
 import { angleOfEvidence, measuredAngles } from './angles-of-evidence';
 import { chaseOffer, toLowestRaker } from './chase-offer';
 import { coverageOf, standForRest } from './coverage';
-import type { CuttersAndRakers, LineInputs } from './inputs';
+import type { CuttersAndRakers, LineInputs, PullEdges } from './inputs';
 import { lineInputsOf, lineSawOf } from './inputs';
 import { lineLanes } from './lanes';
 import { makeOrder } from './make-order';
@@ -46,9 +49,7 @@ export const lineWork = (family: LineFamily): PlannedWork => ({
   toLowestRaker,
   ofRecord: (record, depthMm) => {
     if (record.family !== family) throw new RangeError(`This is no ${family} saw’s record.`);
-    if (record.family === 'hand' || record.family === 'back' || record.family === 'crosscut')
-      return { family, ...orderOfRecord(record, depthMm) };
-    throw new RangeError(`This is no ${family} saw’s record.`);
+    return { family, ...orderOfRecord(record, depthMm) };
   },
 });
 
@@ -72,9 +73,46 @@ const LEAST_RAKERS_MM = 0.05;
 const MOST_RAKERS_MM = 1;
 
 function studyFacts(family: LineFamily, facts: WorkFacts, wish: LineWish): Studied {
-  const { saw, visit, habits } = facts;
+  const { saw } = facts;
   if (saw.family !== family || !isLineSaw(saw)) throw new RangeError(`A ${saw.family} saw is not a ${family} saw.`);
-  const line = lineOf(facts.sessions, saw, 'before');
+  return saw.family === 'pull' && saw.edges === 2 ? studyEdges(facts, saw, wish) : studyOne(facts, saw, null, wish);
+}
+
+/** Both soft edges of a two-edged saw under one study: the first that was measured, and the other beside it. */
+function studyEdges(facts: WorkFacts, saw: SawOf<'pull'>, wish: LineWish): Studied {
+  const soft = softEdgesOf(saw);
+  const measured = soft.filter((edge) => (lineOf(facts.sessions, saw, 'before', edge)?.teeth.length ?? 0) >= 3);
+  const [first, second] = measured;
+  if (!first) return { ok: false, code: 'nothing-measured' };
+  const missing = soft.find((edge) => !measured.includes(edge)) ?? null;
+  const own = studyOne(facts, edgeSaw(saw, first), first, wish, missing);
+  if (!own.ok || !second) return own;
+  const other = studyOne(facts, edgeSaw(saw, second), second, {
+    ...wish,
+    angles: PLAIN_WISH.angles,
+    besideMm: null,
+  });
+  if (!other.ok)
+    return other.code === 'readings-unfit' ? { ...other, says: `The ${second} edge: ${other.says}` } : other;
+  const depthMm = Math.min(other.study.deepestMm, wish.besideMm ?? other.study.recommended.depthMm);
+  const partial = own.coverage.partial || other.coverage.partial;
+  return {
+    ...own,
+    study: { ...own.study, beside: { study: other.study, depthMm } },
+    coverage: { ...own.coverage, partial },
+  };
+}
+
+/** One line of teeth, of a two-edged saw that of the edge `part`; `otherEdge` is the one nobody measured. */
+function studyOne(
+  facts: WorkFacts,
+  saw: SawOf<LineFamily>,
+  part: Filing | null,
+  wish: LineWish,
+  otherEdge: Filing | null = null,
+): Studied {
+  const { visit, habits } = facts;
+  const line = lineOf(facts.sessions, facts.saw, 'before', part);
   if (!line || line.teeth.length < 3) return { ok: false, code: 'nothing-measured' };
   const told = { teeth: teethOf(saw), pitchMm: saw.pitchMm, toeZones: toeZonesOf(saw) };
   const pointed = isPointed(saw);
@@ -92,9 +130,10 @@ function studyFacts(family: LineFamily, facts: WorkFacts, wish: LineWish): Studi
   const unread = judged.filter((r) => r.kind === 'tooth' && line.heightErrorMm[r.tooth - 1] === Infinity).length;
   const rakers = roles ? line.teeth.filter((r) => roles[r.tooth - 1] === 'raker').length : 0;
   const rakersUnread = rakers - line.rakersRead.length;
-  const coverage = coverageOf(line.teeth, told, { roles, unread, rakersUnread });
+  const coverage = coverageOf(line.teeth, told, { roles, unread, rakersUnread, otherEdge });
   const wanted = visit.wantsFiling === 'as-it-is' ? saw.filing : visit.wantsFiling;
-  const convert = !pointed && isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
+  const convert =
+    !pointed && saw.family !== 'pull' && isConverting(saw.filing, visit.wantsFiling) && (wish.convert ?? true);
   const filing = convert ? wanted : saw.filing;
   const table = anglesFor(habits.angles, saw.family, filing, pointed);
   try {
@@ -103,7 +142,9 @@ function studyFacts(family: LineFamily, facts: WorkFacts, wish: LineWish): Studi
         'How a line of cutters is breasted is not told by a part of it: measure a few cutters on to its far end.',
       );
     const readings =
-      wish.sample && coverage.partial && !pointed ? standForRest(line.teeth, told.teeth, place) : line.teeth;
+      wish.sample && isReadInPart(line.teeth.length, told.teeth) && !pointed
+        ? standForRest(line.teeth, told.teeth, place)
+        : line.teeth;
     const inputs = lineInputsOf({
       saw: lineSawOf(saw, { filing, wood: visit.wood }, told.teeth),
       angles: { rakeDeg: wish.angles.rakeDeg ?? table.rakeDeg, fleamDeg: wish.angles.fleamDeg ?? table.fleamDeg },
@@ -126,6 +167,7 @@ function studyFacts(family: LineFamily, facts: WorkFacts, wish: LineWish): Studi
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,
       ...(pointed && { cutters: cuttersOf(facts, saw, line.rakersRead, wish) }),
+      ...(saw.family === 'pull' && { pull: pullOf(facts, part, wish) }),
       judgement: facts.judgement,
     });
     const study = studyLine(inputs);
@@ -135,6 +177,25 @@ function studyFacts(family: LineFamily, facts: WorkFacts, wish: LineWish): Studi
     if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
     throw error;
   }
+}
+
+/** A pull saw's edges, and what its visits and its gullets tell of them. */
+function pullOf({ sessions, habits, visits, visit }: WorkFacts, part: Filing | null, wish: LineWish): PullEdges {
+  const gullets = estimatesOf(
+    sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings),
+    'gullet-depth',
+    part,
+  );
+  const since = visits.findIndex((v) => v.work !== null && v.work !== 'top-bevels');
+  return {
+    edge: part,
+    backDeg: wish.backDeg ?? habits.pullBackDeg ?? USUAL_PULL_BACK_DEG,
+    topDeg: wish.topDeg ?? habits.pullTopDeg ?? USUAL_PULL_TOP_DEG,
+    topOnlySince: (since < 0 ? visits : visits.slice(0, since)).filter((v) => v.work === 'top-bevels').length,
+    gulletMm: gullets.length === 0 ? null : gullets.reduce((sum, g) => sum + g.valueMm, 0) / gullets.length,
+    filing: wish.pullFiling,
+    newBlade: visit.replacement,
+  };
 }
 
 const isLineSaw = (saw: Saw): saw is SawOf<LineFamily> => LINE_FAMILIES.some((family) => family === saw.family);
@@ -179,5 +240,7 @@ function straightening({ saw, visit, sessions, judgement }: WorkFacts): Pick<Lin
 /** Filings since a full tune last renewed the set; null where no visit here did. */
 function filingsSinceSet(visits: WorkFacts['visits']): number | null {
   const tuned = visits.findIndex((v) => v.work === 'tune' || v.work === 'convert' || v.work === 'retooth');
-  return tuned < 0 ? null : visits.slice(0, tuned).filter((v) => v.work === 'sharpen').length;
+  return tuned < 0
+    ? null
+    : visits.slice(0, tuned).filter((v) => v.work === 'sharpen' || v.work === 'top-bevels').length;
 }

@@ -2,6 +2,7 @@ import { rollForRake } from '../../file/flank-angles';
 import { leastPlateMm, lifeCost } from '../../life/life';
 import { heightOn } from '../../line/joint-line';
 import type { LineOrder } from '../order';
+import type { Step, StepKind } from '../step';
 import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
@@ -16,10 +17,41 @@ import type { LineStudy } from './study';
 const NO_DEPTH_MM = 1e-6;
 
 /**
- * The whole order at a chosen depth, in the trade's order (trade section 4). Throws RangeError
- * on a depth the teeth do not allow. mm. O(n).
+ * The whole order at a chosen depth, in the trade's order (trade section 4); of a two-edged saw both
+ * its edges, the other at its own depth. Throws RangeError on a depth the teeth do not allow. mm. O(n).
  */
 export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | null = null): LineOrder {
+  const own = orderOfLine(study, wantedMm, rates);
+  return study.beside ? withBeside(own, orderOfLine(study.beside.study, study.beside.depthMm, null), rates) : own;
+}
+
+/** One order for both edges: what is done to the saw as a whole once, each edge's teeth after the other's. */
+function withBeside(own: LineOrder, other: LineOrder, rates: Rates | null): LineOrder {
+  const named = ({ steps, inputs }: LineOrder): Step[] =>
+    steps.filter((s) => s.unit !== 'whole').map((s) => ({ ...s, line: inputs.saw.filing }));
+  const whole = (steps: readonly Step[], last: boolean): Step[] =>
+    steps.filter((s) => s.unit === 'whole' && LAST.has(s.kind) === last);
+  const steps = [...whole(own.steps, false), ...named(own), ...named(other), ...whole(own.steps, true)];
+  const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
+  const price = rates ? priceFor(minutes, rates) : null;
+  return {
+    ...own,
+    // Filed on all three edges where either line is.
+    work: other.work === 'sharpen' ? other.work : own.work,
+    steps,
+    beside: { inputs: other.inputs, depthMm: other.choice.depthMm, targets: other.targets, forecast: other.forecast },
+    minutes,
+    minutesError: Math.hypot(own.minutesError, other.minutesError),
+    strokes: own.strokes + other.strokes,
+    price: price && rates ? { ...price, currency: rates.currency } : null,
+    reasons: [...own.reasons, ...other.reasons.filter((r) => !own.reasons.some((o) => o.what === r.what))],
+  };
+}
+
+/** Done once all teeth are. */
+const LAST: ReadonlySet<StepKind> = new Set(['stone', 'test', 'finish']);
+
+function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): LineOrder {
   const retoothing = study.inputs.retooth;
   // New teeth are set out where the plate is whole: there is nothing to joint them to.
   const depthMm = retoothing ? 0 : wantedMm;
@@ -27,7 +59,8 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
     throw new RangeError('The joint depth must lie between nothing and the deepest the tooth allows.');
   }
   const view = viewDepth(study, depthMm);
-  const work = retoothing ? 'retooth' : study.conversion ? 'convert' : depthMm > NO_DEPTH_MM ? 'tune' : 'sharpen';
+  const work = retoothing ? 'retooth' : study.conversion ? 'convert' : workAt(study, depthMm);
+  const lowers = retoothing !== undefined || study.conversion !== null || depthMm > NO_DEPTH_MM;
   const setting = decideSetting(study, work, depthMm);
   const steps = orderSteps(study, view, work, setting.reset);
   const { inputs, conversion } = study;
@@ -52,12 +85,12 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
       ...(retoothing && { retoothMm: inputs.saw.pitchMm }),
     },
     steps,
-    targets: targetsOf(study, view, work !== 'sharpen', lossMm),
+    targets: targetsOf(study, view, lowers, lossMm),
     forecast: {
       cut: {
         reachedShare: view.reachedShare,
         worstSpacingMm: view.spacing.worstMm,
-        metalMm3: retoothing ? retoothedMm3(study, retoothing) : work === 'sharpen' ? 0 : view.metalMm3,
+        metalMm3: retoothing ? retoothedMm3(study, retoothing) : lowers ? view.metalMm3 : 0,
         kerfMm: study.set.kerfMm,
       },
       set: { perSideMm: study.set.perSideMm, reset: setting.reset },
@@ -74,6 +107,7 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
         ...(view.line.breast && { breast: view.line.breast }),
       },
       ...rakersForecast(study, view),
+      ...pullForecast(study),
       file: { id: study.file.file.id, name: study.file.file.name },
       filingsTheSetLasts: setting.lasts,
     },
@@ -90,9 +124,27 @@ export function makeOrder(study: LineStudy, wantedMm: number, rates: Rates | nul
       ...(conversion ? [conversion.reason] : []),
       ...(study.cutters && study.cutters.rakers.length > 0 ? [study.cutters.target.reason] : []),
       ...(study.cutters?.gulletReason ? [study.cutters.gulletReason] : []),
+      ...(study.pull ? [study.pull.filing.reason] : []),
     ],
   };
 }
+
+/** Sharpened as it stands or the full tune; a pull saw by the edges that are filed. */
+function workAt({ pull }: LineStudy, depthMm: number): LineOrder['work'] {
+  if (pull) return pull.filing.kind === 'full' ? 'sharpen' : 'top-bevels';
+  return depthMm > NO_DEPTH_MM ? 'tune' : 'sharpen';
+}
+
+const pullForecast = ({ pull }: LineStudy): Pick<LineOrder['forecast'], 'pull'> =>
+  pull
+    ? {
+        pull: {
+          filing: pull.filing.kind,
+          heightShare: pull.measuredShare ?? pull.now.heightShare,
+          fullLeft: pull.fullLeft,
+        },
+      }
+    : {};
 
 function rakersForecast({ cutters, inputs }: LineStudy, { rakers }: DepthView): Pick<LineOrder['forecast'], 'rakers'> {
   if (!cutters || !rakers || !inputs.cutters) return {};

@@ -3,8 +3,8 @@ import type { TestCut } from '../../testcut/test-cut';
 import { cutStory } from '../../testcut/test-cut';
 import { cutterLeans } from '../../evidence/sides';
 import { USUAL_SHOES_MM } from '../../line/jointer';
-import { anglesFor, DEFAULT_HABITS, tipAngleOf } from '../habits';
-import type { CrosscutRecord, StraightRecord } from '../saw-record';
+import { anglesFor, DEFAULT_HABITS, tipAngleOf, USUAL_PULL } from '../habits';
+import type { CrosscutRecord, PullRecord, StraightRecord } from '../saw-record';
 import { shortTeeth } from './chase-offer';
 import { rolesOf } from './cutters';
 import type { LineInputs } from './inputs';
@@ -21,13 +21,18 @@ const CUT = { sinkShare: 0.02, boardMm: 25 } as const;
  * and after. `depthMm` overrides the advised joint. Throws RangeError on a pattern or zones that do
  * not fit the line.
  */
-export function orderOfRecord(record: StraightRecord | CrosscutRecord, depthMm?: number) {
-  const inputs = record.family === 'crosscut' ? cutterInputs(record) : likeTeeth(record);
+export function orderOfRecord(record: StraightRecord | CrosscutRecord | PullRecord, depthMm?: number) {
+  const inputs =
+    record.family === 'crosscut'
+      ? cutterInputs(record)
+      : record.family === 'pull'
+        ? pullInputs(record)
+        : likeTeeth(record);
   const study = studyLine(inputs);
   const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
   const chase = shortTeeth(study, order.choice.depthMm);
-  // How rakers plane what the cutters score is not cut out here.
-  if (study.cutters) return { order, chase, cut: null };
+  // How rakers plane what the cutters score, and what a top bevel cuts, is not cut out here.
+  if (study.cutters || record.family === 'pull') return { order, chase, cut: null };
   const { pitchMm, toothHeightMm } = study;
   const facts = { plateThicknessMm: record.plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
   const story = cutStory(
@@ -88,6 +93,38 @@ function cutterInputs(record: CrosscutRecord): LineInputs {
     },
   });
 }
+
+/** A pull saw filed across the grain, in a plate as thin as they are, where its record does not say. */
+function pullInputs(record: PullRecord): LineInputs {
+  const habits = { ...DEFAULT_HABITS, ...record.habits };
+  return lineInputsOf({
+    saw: {
+      family: 'pull',
+      filing: record.filing ?? 'crosscut',
+      wood: record.wood ?? 'dry-soft',
+      plateThicknessMm: record.plateThicknessMm ?? USUAL_PULL_PLATE_MM,
+      plateDepthMm: record.plateDepthMm,
+      pitchMm: record.pitchMm,
+      teeth: record.readings.length,
+    },
+    angles: { rakeDeg: -record.faceDeg || 0, fleamDeg: record.fleamDeg ?? USUAL_PULL.fleamDeg },
+    readings: record.readings,
+    habits,
+    ...(record.strokeRate && { strokeRate: record.strokeRate }),
+    pull: {
+      edge: null,
+      backDeg: record.backDeg,
+      topDeg: record.topDeg,
+      topOnlySince: record.topOnlySince,
+      gulletMm: null,
+      filing: null,
+      newBlade: null,
+    },
+  });
+}
+
+/** Judgement, no source. mm. */
+const USUAL_PULL_PLATE_MM = 0.5;
 
 /** Plate of a long saw whose record tells none. Judgement, no source. mm. */
 const USUAL_PLATE_MM = 120;

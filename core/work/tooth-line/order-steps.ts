@@ -9,6 +9,7 @@ import { strokesFor } from '../../line/strokes';
 import { filingMinutes, jointMinutes, jointPasses, WHOLE_SAW_MINUTES } from '../times';
 import { reshapeStops } from './conversion';
 import { cutterSteps } from './cutter-steps';
+import { pullSteps } from './pull-steps';
 import { blank, heavierOf, inOrder, settingSteps } from './step-parts';
 import type { DepthView } from './depth-view';
 import { stretchOf } from './stretches';
@@ -22,7 +23,7 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
     steps.push({ ...blank(kind, 'whole', etch), minutes, stops: WHOLE_SAW_STOP, ...extra });
   };
   const rusty = marks.includes('rust') || marks.includes('pitting');
-  const tune = work !== 'sharpen';
+  const tune = work !== 'sharpen' && work !== 'top-bevels';
   if (tune || rusty) whole('clean', rusty ? WHOLE_SAW_MINUTES.rust : WHOLE_SAW_MINUTES.clean);
   const { straighten } = study.inputs;
   if (marks.some((m) => CROOKED.has(m)) || (straighten && straighten.verdict !== 'leave'))
@@ -32,6 +33,12 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
         : [],
     });
   if (marks.includes('loose-handle')) whole('tighten', WHOLE_SAW_MINUTES.tighten);
+  if (study.pull) {
+    steps.push(...pullSteps(study, study.pull, view, reset));
+    whole('test', WHOLE_SAW_MINUTES.test);
+    whole('finish', WHOLE_SAW_MINUTES.finish);
+    return steps;
+  }
   if (study.cutters) {
     steps.push(...cutterSteps(study, study.cutters, view, { tune, reset }));
     whole('test', WHOLE_SAW_MINUTES.test);

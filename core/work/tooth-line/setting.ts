@@ -62,7 +62,9 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
     work,
     setUneven: both === null ? null : uneven,
   });
-  const reset = judged.verdict === 'reset';
+  // Thin hard plate breaks rather than bends: a pull saw's set is left alone where nobody measured it short.
+  const left = study.pull !== null && both === null;
+  const reset = judged.verdict === 'reset' && !left;
   return {
     reset,
     lasts: lastsFor(study, reset, leftMm),
@@ -83,7 +85,9 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
           : [input('filings since it was set', inputs.filingsSinceSet, 'count')]),
       ],
       both ? 'geometry section 6, hinge; the shop’s rules of judgement' : COMMON_PRACTICE,
-      judged.reasons.map((r) => r.says).join(' '),
+      left
+        ? 'The set of a pull saw is usually left alone: its thin, hard plate breaks rather than bends, and its set was not measured.'
+        : judged.reasons.map((r) => r.says).join(' '),
     ),
   };
 }

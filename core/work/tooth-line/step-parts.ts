@@ -1,4 +1,5 @@
 import { leanOf } from '../../evidence/tooth-reading';
+import type { Lean, ToothReading } from '../../evidence/tooth-reading';
 import type { FlankFiling } from '../../line/metal';
 import { cautionsFor } from '../cautions';
 import type { Heavier, Step, StepKind, Stop } from '../step';
@@ -51,3 +52,19 @@ export function settingSteps(study: LineStudy): Step[] {
 /** From the heel as measured, or from the toe. */
 export const inOrder = (stops: readonly Stop[], startAt: 'heel' | 'toe'): Stop[] =>
   startAt === 'heel' ? [...stops] : [...stops].reverse();
+
+/** Stops at teeth by the side they are filed from: that towards which their bevel looks, away from their lean. */
+export function fromBothSides({ inputs }: LineStudy, stops: readonly Stop[]): { side: Lean; own: Stop[] }[] {
+  const byNumber = new Map(inputs.readings.map((r): [number, ToothReading] => [r.tooth, r]));
+  const leans = (stop: Stop): Lean => {
+    const tooth = byNumber.get(stop.at);
+    return tooth ? leanOf(tooth) : 'left';
+  };
+  return (['right', 'left'] as const).flatMap((side) => {
+    const own = inOrder(
+      stops.filter((stop) => leans(stop) !== side),
+      inputs.habits.startAt,
+    );
+    return own.length > 0 ? [{ side, own }] : [];
+  });
+}

@@ -1,8 +1,8 @@
 import type { AnglePair } from '../../file/angle-pair';
 import type { FileChoice } from '../../file/file-choice';
-import { chooseFile, pointingFile } from '../../file/file-choice';
 import type { FiledTooth } from '../../file/flank-angles';
-import { pointedTooth, toothFor, toothHeightMm } from '../../file/flank-angles';
+import { toothHeightMm } from '../../file/flank-angles';
+import type { FilingWay } from './filing-way';
 import type { NominalLine } from '../../saw/zones';
 
 /** Teeth of the line filed alike: its main stretch, or a zone at the toe with a file and a hold of its own. */
@@ -18,11 +18,11 @@ export interface Stretch {
   readonly file: FileChoice;
 }
 
-/** The stretches of a line from heel to toe, `nominal` at the angles it will have; `pointed` teeth are filed one by one. O(n). */
+/** The stretches of a line from heel to toe, `nominal` at the angles it will have. O(n). */
 export function stretchesOf(
   nominal: NominalLine,
   { fleamDeg }: Pick<AnglePair, 'fleamDeg'>,
-  pointed = false,
+  way: FilingWay,
 ): Stretch[] {
   const stretches: Stretch[] = [];
   const n = nominal.zone.length;
@@ -32,7 +32,7 @@ export function stretchesOf(
     const rakeDeg = mean(nominal.rakeDeg.subarray(from, to + 1));
     // The spacing after a stretch's last tooth may be its coarser neighbour's.
     const pitchMm = mean(nominal.pitchMm.subarray(from, Math.max(to, from + 1)));
-    const filed = pointed ? pointedTooth(rakeDeg, fleamDeg) : toothFor(rakeDeg, fleamDeg);
+    const filed = way.toothOf(rakeDeg, fleamDeg);
     const heightMm = toothHeightMm(pitchMm, filed);
     stretches.push({
       fromTooth: from + 1,
@@ -41,7 +41,7 @@ export function stretchesOf(
       rakeDeg,
       filed,
       heightMm,
-      file: pointed ? pointingFile(heightMm) : chooseFile(heightMm, filed, fleamDeg),
+      file: way.fileOf(heightMm, filed, fleamDeg),
     });
     from = to + 1;
   }

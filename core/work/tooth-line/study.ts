@@ -1,6 +1,6 @@
 import type { FileChoice } from '../../file/file-choice';
 import type { FiledTooth } from '../../file/flank-angles';
-import { pointedTooth, toothFor, toothHeightMm } from '../../file/flank-angles';
+import { toothHeightMm } from '../../file/flank-angles';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { Conversion } from '../../line/conversion';
 import type { LeastDepth } from '../../line/depth-curve';
@@ -25,7 +25,10 @@ import type { FilingJudged, LineKnown } from '../judge-work';
 import { judgeFiling, judgeWork } from '../judge-work';
 import type { CutterStudy } from './cutters';
 import { cutterDatum, flattened, groupOn, onLine, rolesOf, studyCutters } from './cutters';
+import { filingWay } from './filing-way';
 import type { CuttersAndRakers, LineInputs } from './inputs';
+import type { PullStudy } from './pull';
+import { studyPull } from './pull';
 import type { Stretch } from './stretches';
 import { stretchesOf } from './stretches';
 
@@ -54,6 +57,10 @@ export interface LineStudy {
   readonly set: FamilySet;
   /** Of a line whose cutters are pointed one by one; null where teeth are filed through their gullets. */
   readonly cutters: CutterStudy | null;
+  /** Of a pull saw; null of any other. */
+  readonly pull: PullStudy | null;
+  /** The other edge of a two-edged saw, at the depth chosen for it; null where there is none, or it is not worked. */
+  readonly beside: { readonly study: LineStudy; readonly depthMm: number } | null;
 }
 
 export interface Recommendation {
@@ -73,8 +80,8 @@ const DEEPEST_SHARE = 0.6;
  */
 export function studyLine(inputs: LineInputs): LineStudy {
   const { saw, habits, angles, from } = inputs;
-  const pointed = inputs.cutters !== undefined;
-  const toothOf = pointed ? pointedTooth : toothFor;
+  const way = filingWay(inputs);
+  const { toothOf } = way;
   const newTooth = toothOf(angles.rakeDeg, angles.fleamDeg);
   const tooth = from ? toothOf(from.angles.rakeDeg, from.angles.fleamDeg) : newTooth;
   const toe = saw.toeZones ?? [];
@@ -97,8 +104,8 @@ export function studyLine(inputs: LineInputs): LineStudy {
   const shape = toe.length > 0 ? zonedShape(nominal(old.rakeDeg), old.fleamDeg, toothOf) : evenShape(pitchMm, tooth);
   const prepared = prepareLine(inputs.readings, shape, roles);
   const heightMm = toothHeightMm(pitchMm, tooth);
-  const stretches = stretchesOf(nominal(angles.rakeDeg), angles, pointed);
-  const present = from ? stretchesOf(nominal(old.rakeDeg), old, pointed) : stretches;
+  const stretches = stretchesOf(nominal(angles.rakeDeg), angles, way);
+  const present = from ? stretchesOf(nominal(old.rakeDeg), old, way) : stretches;
   const deepestMm = DEEPEST_SHARE * Math.min(...present.map((s) => s.heightMm));
   const evennessMm = habits.evennessShare * pitchMm;
   const least = leastDepth(prepared, datum, { share: habits.shareOnLine, evennessMm }, deepestMm);
@@ -118,6 +125,8 @@ export function studyLine(inputs: LineInputs): LineStudy {
     file: (stretches[0] as Stretch).file,
     set: familySet(saw.family, woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm),
     cutters: inputs.cutters && roles && arc ? studyCutters(inputs, inputs.cutters, roles, arc) : null,
+    pull: inputs.pull ? studyPull(inputs, inputs.pull, pitchMm) : null,
+    beside: null,
   };
 }
 
@@ -189,34 +198,42 @@ function recommend(
   deepestMm: number,
 ): Recommendation {
   const { habits } = inputs;
+  // A pull saw's teeth are brought level from the top: their spacing is left as it is.
+  const levelOnly = inputs.pull !== undefined;
   const dearest = least.byTeethMm + habits.chaseSharpenings * SHARPENING_MM;
-  const pays = least.byEvennessMm !== null && least.byEvennessMm <= dearest;
+  const pays = !levelOnly && least.byEvennessMm !== null && least.byEvennessMm <= dearest;
   const wanted = Math.min(deepestMm, pays ? Math.max(least.byTeethMm, least.byEvennessMm ?? 0) : least.byTeethMm);
   const judged = judgeWork(knownOf(inputs, statistics), inputs.judgement);
-  const sharpenOnly = judged.verdict === 'sharpen' || (wanted === 0 && (pays || least.byEvennessMm === 0));
+  const sharpenOnly = judged.verdict === 'sharpen' || (wanted === 0 && (levelOnly || pays || least.byEvennessMm === 0));
   const depthMm = sharpenOnly ? 0 : wanted;
   const inputsShown = [
     input('share of teeth to reach', habits.shareOnLine, 'share'),
     input('depth that reaches them', least.byTeethMm, 'mm'),
-    input('spacing error allowed', evennessMm, 'mm'),
-    input(
-      'depth that evens the spacing',
-      least.byEvennessMm ?? 'not within the tooth',
-      least.byEvennessMm === null ? 'text' : 'mm',
-    ),
+    ...(levelOnly
+      ? []
+      : [
+          input('spacing error allowed', evennessMm, 'mm'),
+          input(
+            'depth that evens the spacing',
+            least.byEvennessMm ?? 'not within the tooth',
+            least.byEvennessMm === null ? 'text' : 'mm',
+          ),
+        ]),
     input('metal of one sharpening', SHARPENING_MM, 'mm'),
   ];
   const otherwise = sharpenOnly
     ? `${judged.verdict === 'sharpen' ? judged.reasons.map((r) => r.says).join(' ') : 'Every tooth reaches the line as it stands.'} Jointing would only cost metal.`
-    : pays
-      ? 'Less deep leaves teeth that do not reach the line or points that cannot be evened; deeper only costs life.'
-      : `Evening the spacing would cost more than ${habits.chaseSharpenings} sharpenings: it is not chased, it comes back by itself.`;
+    : levelOnly
+      ? 'Teeth over this line get strokes on top of their sharpening; none is jointed, and none below it is touched more than the others.'
+      : pays
+        ? 'Less deep leaves teeth that do not reach the line or points that cannot be evened; deeper only costs life.'
+        : `Evening the spacing would cost more than ${habits.chaseSharpenings} sharpenings: it is not chased, it comes back by itself.`;
   return {
     depthMm,
     least,
     sharpenOnly,
     reason: because(
-      sharpenOnly ? 'No jointing needed' : 'Joint to this depth',
+      sharpenOnly ? 'No jointing needed' : levelOnly ? 'Level to this depth' : 'Joint to this depth',
       'least depth that puts the wanted share of teeth on the line and, where it pays, the points evenly apart',
       inputsShown,
       'geometry section 4 (least metal); share and evenness from the shop book',

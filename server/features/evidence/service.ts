@@ -3,6 +3,8 @@ import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import { lineOf } from '@odontis/core/evidence/line-of';
+import { softEdgesOf } from '@odontis/core/saw/edges';
+import type { Filing } from '@odontis/core/saw/families';
 import { hasToothLine } from '@odontis/core/evidence/quantities';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { readingFault } from '@odontis/core/evidence/reading-fault';
@@ -167,10 +169,14 @@ export function lineIsMeasured(db: Database, ticketId: number, version: number):
   return changeTicket(db, ticketId, ['measure', 'plan'], async (row, t) => {
     const dossier = await readDossier(db, ticketId, t);
     if (!hasToothLine(dossier.saw))
-      throw new Problem('wrong-stage', 'Only the lines of hand and back saws are planned from here.', [], dossier);
+      throw new Problem('wrong-stage', 'This saw has no line of teeth to be planned from.', [], dossier);
     await refuseStale(db, row, version, t);
-    const line = lineOf(dossier.sessions, dossier.saw, 'before');
-    if (!line || standingTeeth(line.teeth).length < FEWEST_TEETH)
+    const edges = softEdgesOf(dossier.saw);
+    const enough = (edge: Filing | null): boolean => {
+      const line = lineOf(dossier.sessions, dossier.saw, 'before', edge);
+      return line !== null && standingTeeth(line.teeth).length >= FEWEST_TEETH;
+    };
+    if (!(edges.length > 0 ? edges : [null]).some(enough))
       throw new Problem('readings-unfit', 'Measure three teeth at least before going on.');
     if (row.stage === 'measure') await row.update({ stage: 'plan', version: row.version + 1 }, { transaction: t });
   });

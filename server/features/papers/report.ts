@@ -5,13 +5,20 @@ import { sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
-import { setLasts, WORK_SAYS } from '@odontis/contract/work-words';
+import { setLasts, workSays } from '@odontis/contract/work-words';
 import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
-import { placesOn } from '@odontis/core/saw/saw';
+import type { LineView } from '@odontis/core/evidence/line-of';
+import { rakersRead } from '@odontis/core/evidence/rakers-read';
+import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
+import { overOwnArc } from '@odontis/core/line/own-arc';
+import { firstLineOf } from '@odontis/core/saw/edges';
+import { endsOf } from '@odontis/core/saw/ends';
+import type { Saw } from '@odontis/core/saw/saw';
+import { isPointed, placesOn, rolesOn } from '@odontis/core/saw/saw';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
@@ -46,18 +53,25 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
   const accepted = dossier.plan;
   if (!accepted) return dossier.ticket.workDone === '' ? [] : [['Work', dossier.ticket.workDone]];
   const { order } = accepted;
-  if (!isLineOrder(order)) return [['Work', WORK_SAYS[order.work]]];
+  if (!isLineOrder(order)) return [['Work', workSays(order)]];
   const { forecast, inputs, choice } = order;
   const rows: Row[] = [
-    ['Work', WORK_SAYS[order.work]],
+    ['Work', workSays(order)],
     [
       'Filing',
       `${inputs.from ? `${inputs.from.filing} before, now ` : ''}${inputs.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`,
     ],
   ];
-  if (order.work !== 'sharpen') {
+  if (choice.depthMm > 0 || order.work === 'convert') {
     rows.push(['Taken off the line', sayFine(choice.depthMm, book)]);
     rows.push(['Teeth on the line', `${Math.round(forecast.cut.reachedShare * 100)} %`]);
+  }
+  if (forecast.line.breast && forecast.line.breast.sagittaMm > 0)
+    rows.push(['Breast', `${sayPlate(forecast.line.breast.sagittaMm, book)} high in the middle`]);
+  if (forecast.rakers) {
+    const { wantedMm, tip, tooLow } = forecast.rakers;
+    const left = tooLow.length > 0 ? `; ${tooLow.length} already lower, left as they were` : '';
+    rows.push(['Rakers', `${sayFine(wantedMm, book)} below the cutters, ${tip} tips${left}`]);
   }
   if (choice.sample) {
     rows.push(['Measured', `${inputs.measured} of ${inputs.readings.length} teeth, which stand for the rest`]);
@@ -83,16 +97,36 @@ function checked(dossier: Dossier, book: ShopBook): Row[] {
   return rows;
 }
 
+/** A line of cutters as heights over the arc they lie on, its rakers left out: a breast is nothing uneven. */
+function straightened(saw: Saw, line: LineView | null): LineView | null {
+  if (!line || !isPointed(saw)) return line;
+  const roles = rolesOn(saw, line.teeth.length) ?? [];
+  const standing = standingTeeth(line.teeth);
+  const over = overOwnArc(standing, roles);
+  const teeth = standing.flatMap((r, i) => (Number.isNaN(over[i]) ? [] : [{ ...r, yMm: over[i] as number }]));
+  return { ...line, teeth };
+}
+
+/** How far rakers stand below their cutters, from the shallowest to the deepest; null where none was measured. */
+function rakersSaid(dossier: Dossier, kind: 'before' | 'after', book: ShopBook): string | null {
+  const depths = [...rakersRead(dossier.sessions, kind).values()].map((r) => r.depthMm);
+  if (depths.length === 0) return null;
+  return `${sayFine(Math.min(...depths), book)} to ${sayFine(Math.max(...depths), book)} below the cutters, ${depths.length} measured`;
+}
+
 /** The customer's report: what was found, done and checked, before and after, and when to come again. */
 export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
   const { ticket, customer, saw } = dossier;
   const came = sawIn('before', saw, dossier.plan?.order);
-  const before = lineOf(dossier.sessions, came, 'before');
-  const after = lineOf(dossier.sessions, sawIn('after', saw, dossier.plan?.order), 'after');
+  const edge = firstLineOf(saw);
+  const before = straightened(came, lineOf(dossier.sessions, came, 'before', edge));
+  const went = sawIn('after', saw, dossier.plan?.order);
+  const after = straightened(went, lineOf(dossier.sessions, went, 'after', edge));
   const lanes = [
     ...(before ? [{ name: 'Before', readings: before.teeth }] : []),
     ...(after && after.heightsRead > 2 ? [{ name: 'After', readings: after.teeth }] : []),
   ];
+  const rakers = { before: rakersSaid(dossier, 'before', book), after: rakersSaid(dossier, 'after', book) };
   const picture = heightLanes(lanes);
   const found = before ? lineStatistics(before.teeth, placesOn(came, before.teeth.length)) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
@@ -128,11 +162,12 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
                 : []),
             ] satisfies Row[])
           : []),
+        ...(rakers.before ? [['Rakers', rakers.before] satisfies Row] : []),
       ]),
       ...(lanes.length > 0
         ? ([
             {
-              text: `Tooth heights, heel to toe, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(picture.rangeMm, book)}.`,
+              text: `Tooth heights, ${endsOf(saw).heel} to ${endsOf(saw).toe}${edge ? `, ${edge} edge` : ''}, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(picture.rangeMm, book)}.`,
               fontSize: 8,
               color: '#555',
             },
@@ -140,7 +175,10 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
           ] satisfies Content[])
         : []),
       ...chapter('What we did', done(dossier, book)),
-      ...chapter('How it cuts', checked(dossier, book)),
+      ...chapter('How it cuts', [
+        ...checked(dossier, book),
+        ...(rakers.after ? [['Rakers now', rakers.after] satisfies Row] : []),
+      ]),
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {

@@ -22,15 +22,17 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     if (work.way !== 'planned') throw notPlannedHere(dossier);
     const { line, rakeDeg, fleamDeg, convert, sample, depthMm } = choice;
     const { retoothMm = null, breastMm = null, rakerMm = null, rakerTip = null } = choice;
+    const { pullFiling = null, backDeg = null, topDeg = null, besideMm = null } = choice;
+    const pulled = { pullFiling, backDeg, topDeg, besideMm };
     const angles = { rakeDeg, fleamDeg };
-    const wish = { line, angles, convert, sample, retoothMm, breastMm, rakerMm, rakerTip };
+    const wish = { line, angles, convert, sample, retoothMm, breastMm, rakerMm, rakerTip, ...pulled };
     const studied = work.study(workFactsOf(dossier, book, strokeRate), wish);
     if (!studied.ok) throw unfit(studied);
     const { study, coverage } = studied;
     if (coverage.partial && !sample)
       throw new Problem(
         'measured-in-part',
-        `${coverage.unread > 0 ? `The height of ${coverage.unread} teeth was not read.` : `${coverage.measuredTeeth} teeth are measured and the ticket says ${coverage.toldTeeth}.`} Go on measuring, let them stand for the rest, or correct the ticket.`,
+        `${coverage.otherEdge !== null ? `The ${coverage.otherEdge} edge is not measured.` : coverage.unread > 0 ? `The height of ${coverage.unread} teeth was not read.` : `${coverage.measuredTeeth} teeth are measured and the ticket says ${coverage.toldTeeth}.`} Go on measuring, let them stand for the rest, or correct the ticket.`,
       );
     if (depthMm > study.deepestMm) {
       throw new Problem('bad-input', 'That is deeper than these teeth can be jointed.', [

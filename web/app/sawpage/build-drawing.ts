@@ -7,20 +7,28 @@ import { arcUnder, overOwnArc } from '@odontis/core/line/own-arc';
 import { rakerDepths } from '@odontis/core/raker/raker-depth';
 import { RAKER_OFF_MM, rakerSawOf, rakerTarget } from '@odontis/core/raker/raker-target';
 import { endsOf } from '@odontis/core/saw/ends';
-import type { Wood } from '@odontis/core/saw/families';
+import { pullTooth } from '@odontis/core/pull/pull-tooth';
+import { lineSawAt } from '@odontis/core/saw/edges';
+import type { Filing, Wood } from '@odontis/core/saw/families';
 import type { Saw, SawOf } from '@odontis/core/saw/saw';
 import { isPointed, rolesOn } from '@odontis/core/saw/saw';
 import type { ToothRole } from '@odontis/core/saw/tooth-pattern';
 import type { ShopHabits } from '@odontis/core/work/habits';
-import { anglesFor } from '@odontis/core/work/habits';
+import { anglesFor, USUAL_PULL_BACK_DEG } from '@odontis/core/work/habits';
 import { overOwnLine } from '@odontis/core/evidence/over-own-line';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { leanOf, standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import type { Lane, SawDrawing } from './drawing';
 
 /** The tooth the saw is drawn with: its plan's angles, else the shop's table. */
-export function drawnTooth(dossier: Dossier, habits: ShopHabits): FiledTooth {
-  const { saw, plan } = dossier;
+export function drawnTooth(dossier: Dossier, habits: ShopHabits, edge: Filing | null = null): FiledTooth {
+  const { plan } = dossier;
+  const saw = lineSawAt(dossier.saw, edge);
+  if (saw.family === 'pull') {
+    const order = plan?.order.beside?.inputs.pull?.edge === edge && edge ? plan.order.beside : plan?.order;
+    const rakeDeg = order?.inputs?.angles.rakeDeg ?? anglesFor(habits.angles, 'pull', saw.filing).rakeDeg;
+    return pullTooth(rakeDeg, order?.inputs?.pull?.backDeg ?? habits.pullBackDeg ?? USUAL_PULL_BACK_DEG);
+  }
   const pointed = isPointed(saw);
   const ofShop =
     saw.family === 'hand' || saw.family === 'back' || saw.family === 'crosscut'
@@ -31,14 +39,19 @@ export function drawnTooth(dossier: Dossier, habits: ShopHabits): FiledTooth {
 }
 
 /** A saw's drawing from readings, before any stage puts its own on it. */
-export function baseDrawing(dossier: Dossier, readings: readonly ToothReading[], tooth: FiledTooth): SawDrawing {
-  const { saw } = dossier;
+export function baseDrawing(
+  dossier: Dossier,
+  readings: readonly ToothReading[],
+  tooth: FiledTooth,
+  edge: Filing | null = null,
+): SawDrawing {
+  const saw = lineSawAt(dossier.saw, edge);
   const standing = standingTeeth(readings);
   const last = standing[standing.length - 1];
   const roles = isPointed(saw) ? rolesOn(saw, last?.tooth ?? 0) : null;
   const own = roles && standing.map((r) => roles[r.tooth - 1] ?? 'cutter');
   return {
-    title: saw.name,
+    title: edge ? `${saw.name}, ${edge} edge` : saw.name,
     backed: saw.family === 'back',
     held: heldBy(saw),
     ends: endsOf(saw),

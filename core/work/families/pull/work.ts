@@ -1,8 +1,10 @@
-import { byHand } from '../../by-hand';
-import { studyPull } from './study';
+import { lineWork } from '../../tooth-line/line-work';
 
-/** Worked by hand on the screens for now; its study runs from a record at the command line. */
-export const pullWork = byHand('pull', (record) => {
-  if (record.family !== 'pull') throw new RangeError('This is no pull record.');
-  return { family: record.family, ...studyPull(record) };
-});
+/**
+ * Pull saws: worked out with face and back changed about, as they cut the other way (`pullTooth`); three
+ * filed edges, of which the first two or three filings touch the top bevel alone (`nextPullFiling`),
+ * each tooth its sharpening strokes and levelling on top (`pullSteps`). A two-edged saw has a line on
+ * either edge under one order. Their own are two thou of set, left alone where it was not measured
+ * short, and 25 mm of plate as the least.
+ */
+export const pullWork = lineWork('pull');

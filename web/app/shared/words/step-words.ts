@@ -32,19 +32,25 @@ export const STEP_NAMES: Record<StepKind, string> = {
   point: 'Point the cutters',
   'touch-up': 'Touch up what the set rounded',
   'rakers-again': 'Rakers under the gauge again',
+  edge: 'File',
 };
 
 const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
 
+const EDGE_NAMES = { face: 'faces', back: 'backs', top: 'top bevels' } as const;
+
 /** A step's name with its number aimed at, as it stands in lists. */
 export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE): string {
-  if (step.edge) return `${STEP_NAMES[step.kind]}, tips to ${theEnd(ends, step.edge === 'heel-tip' ? 'heel' : 'toe')}`;
+  const of = step.line ? `, ${step.line} edge` : '';
+  if (step.edge === 'heel-tip' || step.edge === 'toe-tip')
+    return `${STEP_NAMES[step.kind]}, tips to ${theEnd(ends, step.edge === 'heel-tip' ? 'heel' : 'toe')}`;
+  if (step.edge) return `File the ${EDGE_NAMES[step.edge]}${of}${step.side === null ? '' : `, from the ${step.side}`}`;
   const side =
     step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
   if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
   if (step.kind === 'joint') return `Joint ${speech.fine(step.targetMm ?? 0)}`;
   const teeth = step.stretch ? `, teeth ${step.stretch.fromTooth} to ${step.stretch.toTooth}` : '';
-  return `${STEP_NAMES[step.kind]}${teeth}${side}`;
+  return `${STEP_NAMES[step.kind]}${of}${teeth}${side}`;
 }
 
 /** The instruction read from an arm's length. */
@@ -102,6 +108,8 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
       return `Stand on the ${step.side}: the cutters that lean away from you. Half of the flat from each side, the bevel kept as it is, until the flat just vanishes; never past it.`;
     case 'touch-up':
       return `Stand on the ${step.side}. One light stroke along the bevel where the set tool has rounded the point.`;
+    case 'edge':
+      return `${step.side === null ? 'Square across' : `Stand on the ${step.side}: the teeth that lean away from you`}; the push stroke cuts, lift the file clear on the way back. ${EDGE_SAYS[step.edge === 'face' || step.edge === 'back' ? step.edge : 'top']}`;
     case 'rakers-again':
       return `Every raker under the gauge at ${speech.fine(step.targetMm ?? 0)} once more: pointing and setting may have brought cutters down.`;
     case 'stone':
@@ -146,4 +154,11 @@ export const HEAVIER_SIDE_SAYS = {
   even: 'half from each side',
   face: 'more from its toe side',
   back: 'more from its heel side',
+} as const;
+
+/** Where the feather file lies at each of a pull saw's edges. */
+const EDGE_SAYS = {
+  face: 'The file against the face, which looks to the handle, down to the gullet’s bottom.',
+  back: 'The file against the back, which looks to the toe, down to the gullet’s bottom.',
+  top: 'The file across the top, falling from the tip to the toe, until the bevel is bright all over.',
 } as const;

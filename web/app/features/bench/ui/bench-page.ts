@@ -69,7 +69,18 @@ export class BenchPage implements OnDestroy {
   });
   private readonly cutters = computed(() => this.accepted()?.order.inputs?.cutters ?? null);
   protected readonly pointed = computed(() => this.cutters() !== null);
-  protected readonly ends = computed(() => endsOfKind(this.cutters()?.kind));
+  protected readonly ends = computed(() => {
+    const saw = this.dossier()?.saw;
+    return endsOfKind(saw?.family === 'pull' ? 'pull' : this.cutters()?.kind);
+  });
+  /** The board under a pull saw, turned by its fleam. */
+  protected readonly boardDeg = computed(() => {
+    const [order, step] = [this.accepted()?.order, this.step()];
+    if (step?.kind !== 'edge' || !order?.inputs) return null;
+    const { beside } = order;
+    const own = beside && step.line === beside.inputs.saw.filing ? beside.inputs : order.inputs;
+    return own.angles.fleamDeg;
+  });
   /** The gauge or depth of the place in hand, and the flat the eye goes by: figures for two metres. */
   protected readonly aim = computed(() => {
     const [step, stop] = [this.step(), this.stop()];
@@ -120,11 +131,13 @@ export class BenchPage implements OnDestroy {
   private draw(): void {
     const [dossier, accepted, stop, step] = [this.dossier(), this.accepted(), this.stop(), this.step()];
     if (!dossier || !accepted || !isLineOrder(accepted.order)) return;
-    const { inputs, forecast, work } = accepted.order;
-    const base = baseDrawing(dossier, inputs.readings, forecast.tooth.filed);
+    const { work, beside } = accepted.order;
+    // Which edge of a two-edged saw is in the vise.
+    const { inputs, forecast } = beside && step?.line === beside.inputs.saw.filing ? beside : accepted.order;
+    const base = baseDrawing(dossier, inputs.readings, forecast.tooth.filed, inputs.pull?.edge);
     this.sheet.drawing.set({
       ...base,
-      joint: work === 'sharpen' ? null : forecast.line,
+      joint: work === 'sharpen' || work === 'top-bevels' ? null : forecast.line,
       work: step && step.unit !== 'whole' ? workOf(this.walk(), this.done(), this.stepIndex()) : null,
       current:
         stop && step && step.unit !== 'whole'

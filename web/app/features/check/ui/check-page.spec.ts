@@ -79,6 +79,13 @@ describe('the check', () => {
       .querySelector('form.make')
       ?.dispatchEvent(new Event('submit', { cancelable: true }));
     const call = bench.http.expectOne('/api/tickets/9/checks');
-    expect(call.request.body).toEqual({ version: 4, runs: 'true', binds: false, chatters: false, shavings: null, note: '' });
+    expect(call.request.body).toEqual({
+      version: 4,
+      runs: 'true',
+      binds: false,
+      chatters: false,
+      shavings: null,
+      note: '',
+    });
   });
 });

@@ -16,7 +16,9 @@ import { setOf } from '@odontis/core/evidence/set-of';
 import { differencesOf } from '../../../shared/evidence/differences';
 import { parseLength } from '@odontis/core/units/length';
 import { lineOf } from '@odontis/core/evidence/line-of';
-import { isPointed, rakersOf } from '@odontis/core/saw/saw';
+import { edgesOf, firstLineOf, isGauged } from '@odontis/core/saw/edges';
+import type { Filing } from '@odontis/core/saw/families';
+import { rakersOf } from '@odontis/core/saw/saw';
 import type { Shavings } from '@odontis/core/raker/shavings';
 import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -67,6 +69,7 @@ export class CheckPage {
   private readonly store = inject(Store);
   protected readonly evidence = inject(EvidenceDesk);
   protected readonly lines = inject(LineDesk);
+  private readonly gauging = inject(GaugeKeeper);
   private readonly judging = this.store.selectSignal(selectRequest('check'));
   protected readonly refusal = computed(() => this.judging().refusal ?? this.evidence.refusal());
   protected readonly sheet = inject(SawSheet);
@@ -78,7 +81,7 @@ export class CheckPage {
   /** What was measured after the work: set of both sides, a side read anew standing in for what was read of it before. */
   private readonly set = computed(() => {
     const saw = this.evidence.dossier()?.saw;
-    return saw ? setOf(this.evidence.evidence(), 'after', sidesOf(saw)) : null;
+    return saw ? setOf(this.evidence.evidence(), 'after', sidesOf(saw), this.edge()) : null;
   });
   protected readonly balance = computed(() => {
     const set = this.set();
@@ -121,12 +124,15 @@ export class CheckPage {
     const before = inputs.readings;
     const after = this.lines.readings();
     const pitch = forecast.tooth.pitchMm;
-    if (isPointed(dossier.saw)) {
-      const line = lineOf(this.evidence.evidence(), dossier.saw, 'after');
-      const shown = (line && line.heightsRead > 2 ? line.teeth : lineAfter(dossier)) ?? before;
+    if (isGauged(dossier.saw)) {
+      const edge = this.edge();
+      const own = edge && plan.order.beside?.inputs.pull?.edge === edge ? plan.order.beside : plan.order;
+      const came = own.inputs.readings;
+      const line = lineOf(this.evidence.evidence(), dossier.saw, 'after', edge);
+      const shown = (line && line.heightsRead > 2 ? line.teeth : lineAfter(dossier, edge)) ?? came;
       this.sheet.drawing.set({
-        ...baseDrawing(dossier, shown, forecast.tooth.filed),
-        lanes: measuredLanes(dossier.saw, shown, { say: this.speech.fine, wood: inputs.saw.wood, before }),
+        ...baseDrawing(dossier, shown, own.forecast.tooth.filed, edge),
+        lanes: measuredLanes(dossier.saw, shown, { say: this.speech.fine, wood: inputs.saw.wood, before: came }),
       });
       return;
     }
@@ -161,7 +167,13 @@ export class CheckPage {
   /** Cutters pointed one by one are gauged again, quantity by quantity; like teeth are keyed one after the other. */
   protected readonly gauged = computed(() => {
     const saw = this.evidence.dossier()?.saw;
-    return !!saw && isPointed(saw);
+    return !!saw && isGauged(saw);
+  });
+  /** The edge of a two-edged saw that is gauged. */
+  private readonly edge = computed((): Filing | null => {
+    const [saw, part] = [this.evidence.dossier()?.saw, this.gauging.part()];
+    if (!saw || edgesOf(saw).length === 0) return null;
+    return part === 'rip' || part === 'crosscut' ? part : firstLineOf(saw);
   });
   protected readonly rakers = computed(() => {
     const saw = this.evidence.dossier()?.saw;

@@ -55,6 +55,10 @@ function wordsOf(saw: Saw, speech: ShopSpeech): Record<string, string> {
         ...counted(speech.pointConvention),
         backFixing: saw.backFixing,
         edges: String(saw.edges),
+        hardEdge: saw.hardEdge ?? 'none',
+        ...(saw.ripPitchMm !== undefined && {
+          ripCount: plainNumber(countFromPitchMm(saw.ripPitchMm, speech.pointConvention), 2),
+        }),
       };
     case 'crosscut':
       return {

@@ -12,12 +12,16 @@ export type Question =
       readonly hint?: string;
       /** Asked only where this other question was answered. */
       readonly after?: string;
+      /** And answered so. */
+      readonly is?: string;
     }
   | { readonly key: string; readonly label: string; readonly ask: 'count'; readonly drawn: Dimension }
   | {
       readonly key: string;
       readonly label: string;
       readonly ask: 'choice';
+      readonly after?: string;
+      readonly is?: string;
       readonly options: readonly (readonly [value: string, label: string])[];
     };
 
@@ -115,6 +119,27 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
     },
     count,
     filing,
+    {
+      key: 'ripCount',
+      label: 'Teeth of its rip edge',
+      ask: 'plate',
+      drawn: 'pitch',
+      after: 'edges',
+      is: '2',
+      hint: 'counted as the crosscut edge; empty: alike',
+    },
+    {
+      key: 'hardEdge',
+      label: 'Hardened',
+      ask: 'choice',
+      after: 'edges',
+      is: '2',
+      options: [
+        ['none', 'neither edge'],
+        ['rip', 'the rip edge'],
+        ['crosscut', 'the crosscut edge'],
+      ],
+    },
     toothLine,
     thickness,
     ...depths,
@@ -215,6 +240,7 @@ const FIELD_OF: Record<string, string> = {
   patternOffset: 'toothPattern',
   markedLimitRpm: 'speed',
   name: 'sawName',
+  ripPitchMm: 'ripCount',
   toeZones: 'toeTeeth',
   'toeZones/0/teeth': 'toeTeeth',
   'toeZones/0/pitchFromMm': 'toeCount',

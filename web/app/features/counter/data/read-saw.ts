@@ -42,6 +42,18 @@ function toeOf(told: CounterDraft['told'], speech: ShopSpeech): object {
   };
 }
 
+/** A two-edged saw's rip edge and what is hardened of it; nothing of a saw with one edge. */
+function otherEdge(told: CounterDraft['told'], speech: ShopSpeech): object {
+  if (told['edges'] !== '2') return {};
+  const count = (told['ripCount'] ?? '').trim();
+  const hard = told['hardEdge'] ?? 'none';
+  const by = (told['countedBy'] ?? 'points') as CountedBy;
+  return {
+    ...(count !== '' && { ripPitchMm: pitchSaid(count, by, speech) }),
+    ...(hard !== 'none' && { hardEdge: hard }),
+  };
+}
+
 /** Where in its pattern the line begins; a whole group where nobody tapped another tooth. */
 const begunAt = (told: CounterDraft['told']): object => {
   const offset = plain(told['patternOffset'] ?? '0');
@@ -104,7 +116,13 @@ export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
     case 'back':
       return { ...head, ...line, ...toeOf(told, speech), backFixing: told['backFixing'] };
     case 'pull':
-      return { ...head, ...line, backFixing: told['backFixing'], edges: plain(told['edges']) };
+      return {
+        ...head,
+        ...line,
+        backFixing: told['backFixing'],
+        edges: plain(told['edges']),
+        ...otherEdge(told, speech),
+      };
     case 'crosscut':
       return { ...head, ...line, backFixing: 'none', kind: told['kind'], pattern, ...begunAt(told) };
     case 'band': {

@@ -9,6 +9,13 @@ import { COUNTED_BY, COUNTED_WORDS, QUESTIONS } from '../data/questions';
 import { PatternTaps } from '../../../shared/tooth/pattern-taps';
 import { SawFigure } from './saw-figure';
 
+/** A question that follows another is asked once that was answered, or answered so. */
+const isAsked = (q: Question, told: Readonly<Record<string, string>>): boolean => {
+  if (!('after' in q) || q.after === undefined) return true;
+  const answer = (told[q.after] ?? '').trim();
+  return q.is === undefined ? answer !== '' : answer === q.is;
+};
+
 /** A family's own questions beside a drawing of where each is measured. */
 @Component({
   selector: 'od-saw-questions',
@@ -146,9 +153,7 @@ export class SawQuestions {
   /** Teeth worked out of what was told; null while they cannot be. */
   readonly teeth = input<number | null>(null);
   readonly changed = output<Readonly<Record<string, string>>>();
-  protected readonly questions = computed(() =>
-    QUESTIONS[this.family()].filter((q) => !('after' in q && q.after) || (this.told()[q.after] ?? '').trim() !== ''),
-  );
+  protected readonly questions = computed(() => QUESTIONS[this.family()].filter((q) => isAsked(q, this.told())));
   protected readonly countedBy = COUNTED_BY;
   protected readonly countedWords = COUNTED_WORDS;
   protected readonly asked = signal<Dimension | null>(null);

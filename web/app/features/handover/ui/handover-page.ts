@@ -13,12 +13,13 @@ import { DateTime } from 'luxon';
 import { baseDrawing, drawnTooth, measuredLanes } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { lineOf } from '@odontis/core/evidence/line-of';
+import { firstLineOf } from '@odontis/core/saw/edges';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { lineAfter } from '../../../shared/evidence/line-after';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
-import { setLasts, WORK_SAYS } from '@odontis/contract/work-words';
+import { setLasts, workSays } from '@odontis/contract/work-words';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 
@@ -32,7 +33,7 @@ import { Why } from '../../../shared/ui/why';
 })
 export class HandoverPage {
   protected readonly left = saySharpenings;
-  protected readonly workSays = WORK_SAYS;
+  protected readonly workSays = workSays;
   protected readonly setLasts = setLasts;
   private readonly store = inject(Store);
   private readonly sheet = inject(SawSheet);
@@ -73,11 +74,13 @@ export class HandoverPage {
       this.sheet.drawing.set(null);
       return;
     }
-    const before = lineOf(dossier.sessions, sawIn('before', dossier.saw, dossier.plan?.order), 'before')?.teeth ?? null;
-    const after = lineAfter(dossier);
+    const edge = firstLineOf(dossier.saw);
+    const came = sawIn('before', dossier.saw, dossier.plan?.order);
+    const before = lineOf(dossier.sessions, came, 'before', edge)?.teeth ?? null;
+    const after = lineAfter(dossier, edge);
     const shown = after ?? before ?? [];
     this.sheet.drawing.set({
-      ...baseDrawing(dossier, shown, drawnTooth(dossier, habits)),
+      ...baseDrawing(dossier, shown, drawnTooth(dossier, habits, edge), edge),
       lanes:
         shown.length > 0
           ? measuredLanes(dossier.saw, shown, {

@@ -9,7 +9,8 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { isPlanned } from '@odontis/core/work/families';
 import { lineOf } from '@odontis/core/evidence/line-of';
-import { isPointed } from '@odontis/core/saw/saw';
+import { edgesOf, firstLineOf, isGauged, softEdgesOf } from '@odontis/core/saw/edges';
+import type { Filing } from '@odontis/core/saw/families';
 import { measuredOf } from '@odontis/contract/measured-saw';
 import {
   baseDrawing,
@@ -107,19 +108,37 @@ export class MeasurePage {
   /** Like teeth are keyed one after the other; all else is gauged, quantity by quantity. */
   protected readonly straight = computed(() => {
     const dossier = this.evidence.dossier();
-    return !dossier || (isPlanned(dossier.saw.family) && !isPointed(dossier.saw));
+    return !dossier || (isPlanned(dossier.saw.family) && !isGauged(dossier.saw));
   });
   /** Gauged, and a plan comes out of it. */
   protected readonly toPlan = computed(() => {
     const dossier = this.evidence.dossier();
-    return !!dossier && isPlanned(dossier.saw.family) && isPointed(dossier.saw);
+    return !!dossier && isPlanned(dossier.saw.family) && isGauged(dossier.saw);
+  });
+  /** The edge of a two-edged saw that is being gauged. */
+  private readonly edge = computed((): Filing | null => {
+    const [saw, part] = [this.evidence.dossier()?.saw, this.gauging.part()];
+    if (!saw || edgesOf(saw).length === 0) return null;
+    return part === 'rip' || part === 'crosscut' ? part : firstLineOf(saw);
+  });
+  /** What was gauged so far, in a sentence. */
+  protected readonly gaugedSays = computed(() => {
+    const [saw, evidence] = [this.evidence.dossier()?.saw, this.evidence.evidence()];
+    if (!saw) return '';
+    const edges = softEdgesOf(saw);
+    if (edges.length === 0)
+      return `${this.gaugedTeeth()} cutters have a height, ${this.gauged()?.rakersRead.length ?? 0} rakers a depth`;
+    const count = (edge: Filing): string =>
+      `${lineOf(evidence, saw, 'before', edge)?.heightsRead ?? 0} on the ${edge} edge`;
+    return `teeth with a height: ${edges.map(count).join(', ')}`;
   });
   /** The line this saw's gauged heights make, those of every session before the work. */
   private readonly gauged = computed(() => {
     const dossier = this.evidence.dossier();
-    return dossier && isPointed(dossier.saw) ? lineOf(this.evidence.evidence(), dossier.saw, 'before') : null;
+    return dossier && isGauged(dossier.saw)
+      ? lineOf(this.evidence.evidence(), dossier.saw, 'before', this.edge())
+      : null;
   });
-  protected readonly gaugedRakers = computed(() => this.gauged()?.rakersRead.length ?? 0);
   protected readonly gaugedTeeth = computed(() => this.gauged()?.heightsRead ?? 0);
   /** A scanner shows a tooth line laid straight: no round blade. */
   protected readonly scannable = computed(
@@ -188,11 +207,11 @@ export class MeasurePage {
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
-    if (isPointed(dossier.saw)) {
+    if (isGauged(dossier.saw)) {
       const teeth = line ? readingsOfTrace(line) : (this.gauged()?.teeth ?? []);
       const at = this.way() === 'gauge' || this.way() === 'keyed' ? this.gauging.place() : null;
       this.sheet.drawing.set({
-        ...baseDrawing(dossier, teeth, drawnTooth(dossier, habits)),
+        ...baseDrawing(dossier, teeth, drawnTooth(dossier, habits, this.edge()), this.edge()),
         current:
           at !== null && teeth.some((r) => r.tooth === at) && !this.gauging.atStation() ? { at, unit: 'tooth' } : null,
         lanes:

@@ -1,3 +1,4 @@
+import type { PullFiling } from '@odontis/core/pull/pull-tooth';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
 
 /** What was chosen on the plan page and not yet accepted; kept over a reload. */
@@ -16,6 +17,12 @@ export interface PlanDraft {
   readonly breastMm: number | null;
   readonly rakerMm: number | null;
   readonly rakerTip: RakerTip | null;
+  /** Of a pull saw: null as it is due, and as the shop's table has it. */
+  readonly pullFiling: PullFiling['kind'] | null;
+  readonly backDeg: number | null;
+  readonly topDeg: number | null;
+  /** The depth of a two-edged saw's other edge; null as advised. */
+  readonly besideMm: number | null;
 }
 
 export const FRESH: PlanDraft = {
@@ -29,6 +36,10 @@ export const FRESH: PlanDraft = {
   breastMm: null,
   rakerMm: null,
   rakerTip: null,
+  pullFiling: null,
+  backDeg: null,
+  topDeg: null,
+  besideMm: null,
 };
 
 export function recallPlan(ticket: number): PlanDraft {

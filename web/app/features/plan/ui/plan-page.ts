@@ -31,7 +31,7 @@ import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence
 import { isConverting } from '@odontis/core/judgement/triage';
 import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
 import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
-import { endsOfKind } from '@odontis/core/saw/ends';
+import { endsOf } from '@odontis/core/saw/ends';
 import { teethOf } from '@odontis/core/saw/saw';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
@@ -51,6 +51,7 @@ import { keepPlan, recallPlan } from '../data/plan-draft';
 import type { PlanDraft } from '../data/plan-draft';
 import { CurveChart } from './curve-chart';
 import { NewTeeth } from './new-teeth';
+import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
 import { ShortTeeth } from './short-teeth';
 import { planLanes } from './plan-lanes';
@@ -73,6 +74,7 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     CurveChart,
     NewTeeth,
     RakersPlan,
+    PullPlan,
     ShortTeeth,
     ToothViews,
   ],
@@ -112,6 +114,10 @@ export class PlanPage {
   private readonly breastMm = computed(() => this.draft().breastMm);
   private readonly rakerMm = computed(() => this.draft().rakerMm);
   private readonly rakerTip = computed(() => this.draft().rakerTip);
+  private readonly pullFiling = computed(() => this.draft().pullFiling);
+  private readonly backDeg = computed(() => this.draft().backDeg);
+  private readonly topDeg = computed(() => this.draft().topDeg);
+  private readonly besideMm = computed(() => this.draft().besideMm);
   private readonly work = computed((): PlannedWork | null => {
     const family = this.dossier()?.saw.family;
     const work = family && workOf(family);
@@ -125,7 +131,9 @@ export class PlanPage {
       if (!isLineOrder(frozen.order)) return null;
       const { inputs } = frozen.order;
       const saw = { ...inputs.saw, teeth: inputs.saw.teeth ?? teethOf(dossier.saw) };
-      const study = studyLine(inputs);
+      const { beside } = frozen.order;
+      const other = beside ? { study: studyLine(beside.inputs), depthMm: beside.depthMm } : null;
+      const study = { ...studyLine(inputs), beside: other };
       const coverage = coverageOf(inputs.readings, saw, { roles: study.prepared.roles });
       return { ok: true as const, study, coverage, past: null };
     }
@@ -139,11 +147,19 @@ export class PlanPage {
       breastMm: null,
       rakerMm: null,
       rakerTip: this.rakerTip(),
+      pullFiling: this.pullFiling(),
+      backDeg: this.backDeg(),
+      topDeg: this.topDeg(),
+      besideMm: null,
     });
   });
   /** The same with the breast and the rakers a hand has moved: apart, so that only the line is worked out again. */
   protected readonly study = computed((): Studied | null => {
-    const [base, breastMm, wantedMm] = [this.laid(), this.breastMm(), this.rakerMm()];
+    const [base, breastMm, wantedMm, besideMm] = [this.laid(), this.breastMm(), this.rakerMm(), this.besideMm()];
+    if (base?.ok && base.study.beside && besideMm !== null && !this.frozen()) {
+      const { study } = base.study.beside;
+      return { ...base, study: { ...base.study, beside: { study, depthMm: Math.min(study.deepestMm, besideMm) } } };
+    }
     if (!base?.ok || this.frozen() || !base.study.cutters || (breastMm === null && wantedMm === null)) return base;
     try {
       return { ...base, study: recut(base.study, { breastMm, wantedMm }) };
@@ -157,10 +173,19 @@ export class PlanPage {
     const study = this.study();
     return study && !study.ok && study.code === 'readings-unfit' ? study.says : null;
   });
-  protected readonly found = computed(() => {
+  private readonly whole = computed(() => {
     const study = this.study();
     return study?.ok ? study.study : null;
   });
+  /** Which edge of a two-edged saw is looked at; the order is of both. */
+  protected readonly edge = signal<'first' | 'other'>('first');
+  protected readonly edges = computed(() => {
+    const whole = this.whole();
+    return whole?.beside ? [whole.inputs.saw.filing, whole.beside.study.inputs.saw.filing] : null;
+  });
+  private readonly other = computed(() => (this.edge() === 'other' ? (this.whole()?.beside ?? null) : null));
+  /** The line that is looked at. */
+  protected readonly found = computed(() => this.other()?.study ?? this.whole());
   /** How what was measured stands to the ticket; null where they agree. */
   protected readonly disagrees = computed(() => {
     const study = this.study();
@@ -177,23 +202,33 @@ export class PlanPage {
   /** The saw as it came in: the same under every depth, so that it is drawn once. */
   private readonly base = computed(() => {
     const [dossier, study] = [this.dossier(), this.found()];
-    return dossier && study ? baseDrawing(dossier, study.inputs.readings, study.tooth) : null;
+    return dossier && study ? baseDrawing(dossier, study.inputs.readings, study.tooth, study.inputs.pull?.edge) : null;
   });
   protected readonly placesMeasured = computed(() => this.found()?.placesMeasured ?? true);
+  private readonly firstDepthMm = computed(() => {
+    const study = this.whole();
+    return study ? Math.min(study.deepestMm, this.draft().depthMm ?? study.recommended.depthMm) : 0;
+  });
   protected readonly depthMm = computed(() => {
     const study = this.found();
-    const frozen = this.frozen();
+    const [frozen, other] = [this.frozen(), this.other()];
+    if (other) return other.depthMm;
     if (frozen) return frozen.order.choice?.depthMm ?? 0;
-    return study ? Math.min(study.deepestMm, this.draft().depthMm ?? study.recommended.depthMm) : 0;
+    return study ? this.firstDepthMm() : 0;
   });
   protected readonly view = computed(() => {
     const study = this.found();
     return study ? viewDepth(study, this.depthMm()) : null;
   });
-  protected readonly order = computed((): LineOrder | null => {
-    const [study, frozen, work, book] = [this.found(), this.frozen(), this.work(), this.speech.book()];
+  private readonly ordered = computed((): LineOrder | null => {
+    const [study, frozen, work, book] = [this.whole(), this.frozen(), this.work(), this.speech.book()];
     if (frozen) return isLineOrder(frozen.order) ? frozen.order : null;
-    return study && work ? work.order(study, this.depthMm(), book?.rates ?? null) : null;
+    return study && work ? work.order(study, this.firstDepthMm(), book?.rates ?? null) : null;
+  });
+  /** The order as of the line that is looked at; steps, time and price are the whole saw's. */
+  protected readonly order = computed((): LineOrder | null => {
+    const [order, other] = [this.ordered(), this.other()];
+    return order?.beside && other ? { ...order, inputs: order.beside.inputs, forecast: order.beside.forecast } : order;
   });
   /** Short and broken teeth, both ways; null where every tooth reaches the line. */
   protected readonly chase = computed(() => {
@@ -231,7 +266,9 @@ export class PlanPage {
   protected readonly leanFaults = computed(() => {
     const study = this.found();
     // A cutter's bevel is filed by its lean, whatever stands beside it.
-    return study && !study.cutters ? leanDisagreements(study.inputs.readings, study.inputs.angles.fleamDeg) : [];
+    return study && !study.cutters && !study.pull
+      ? leanDisagreements(study.inputs.readings, study.inputs.angles.fleamDeg)
+      : [];
   });
   /** What the saw has, where its angles were read as it came in: the other school than the shop's table. */
   protected readonly measured = computed(() => {
@@ -248,13 +285,17 @@ export class PlanPage {
       pitchMm: forecast.tooth.pitchMm,
       plateMm: inputs.saw.plateThicknessMm,
       setMm: forecast.set.perSideMm,
-      cuts: 'push' as const,
+      cuts: study.pull ? ('pull' as const) : ('push' as const),
       backGuessed: false,
     });
     return {
-      after: teeth(inputs.angles, forecast.tooth.filed.backDeg),
+      after: teeth(inputs.angles, study.pull ? study.pull.tooth.backDeg : forecast.tooth.filed.backDeg),
       before: inputs.from ? teeth(inputs.from.angles, study.tooth.backDeg) : null,
     };
+  });
+  protected readonly ends = computed(() => {
+    const saw = this.dossier()?.saw;
+    return saw ? endsOf(saw) : undefined;
   });
   protected readonly slip = signal<string | null>(null);
 
@@ -299,7 +340,7 @@ export class PlanPage {
             deepestMm: handle.toMm,
             recommendedMm: handle.advisedMm,
             says: `${this.speech.fine(view.depthMm)}, ${this.speech.share(view.reachedShare)} of the teeth reached`,
-            move: (depthMm) => this.choose({ depthMm }),
+            move: (depthMm) => this.chooseDepth(depthMm),
           },
     );
   }
@@ -309,8 +350,13 @@ export class PlanPage {
 
   /** Strokes that give the teeth their shape before they are sharpened. */
   protected shapingStrokes({ steps }: LineOrder): number {
-    const shaping = steps.filter((step) => ['shape', 'reshape', 'cut', 'point'].includes(step.kind));
+    const shaping = steps.filter((step) => ['shape', 'reshape', 'cut', 'point', 'edge'].includes(step.kind));
     return shaping.flatMap((step) => step.stops).reduce((sum, stop) => sum + stop.strokes, 0);
+  }
+
+  /** The depth of the line that is looked at; null as advised. */
+  protected chooseDepth(mm: number | null): void {
+    this.choose(this.other() ? { besideMm: mm } : { depthMm: mm });
   }
 
   protected choose(change: Partial<PlanDraft>): void {
@@ -329,8 +375,7 @@ export class PlanPage {
     return from === to ? from : `${from} to ${to}`;
   }
 
-  protected title = (step: Parameters<typeof stepTitle>[0]): string =>
-    stepTitle(step, this.speech, endsOfKind(this.order()?.inputs.cutters?.kind));
+  protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech, this.ends());
 
   protected rakeText(deg: number): string {
     const speech = this.speech.speech().rakeSpeech;
@@ -356,13 +401,13 @@ export class PlanPage {
   }
 
   protected accept(dossier: Dossier): void {
-    const study = this.found();
+    const study = this.whole();
     if (!study) return;
     this.leaving = true;
     this.again.set(false);
     const choice = {
       version: dossier.ticket.version,
-      depthMm: this.depthMm(),
+      depthMm: this.firstDepthMm(),
       line: this.draft().line,
       ...study.inputs.angles,
       convert: study.conversion !== null,
@@ -371,6 +416,12 @@ export class PlanPage {
       breastMm: this.breastMm(),
       rakerMm: this.rakerMm(),
       rakerTip: this.rakerTip(),
+      ...(study.pull && {
+        pullFiling: this.pullFiling(),
+        backDeg: this.backDeg(),
+        topDeg: this.topDeg(),
+        besideMm: study.beside?.depthMm ?? null,
+      }),
     };
     this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
   }
