@@ -1,3 +1,4 @@
+import { MOST_BREAST_SHARE } from '../saw/breast';
 import type { Saw } from '../saw/saw';
 import { median } from '../units/median';
 import { MM_PER_INCH } from '../units/length';
@@ -45,7 +46,7 @@ export function doubtReading(
   place: number,
   known: readonly PlaceEstimate[],
 ): ReadingDoubt | null {
-  const facts = QUANTITY_FACTS[quantity];
+  const leastMm = QUANTITY_FACTS[quantity].least - breastOf(saw, quantity);
   const most = mostOf(saw, quantity);
   const others = known.filter((k) => k.place !== place).map((k) => k.valueMm);
   const usual = others.length < FEWEST_KNOWN ? null : median(others);
@@ -58,12 +59,12 @@ export function doubtReading(
     const off = (factor: number): number => (usual === null ? 0 : Math.abs(valueMm * factor - usual));
     const found = SLIPS.filter(({ factor }) => {
       const mm = valueMm * factor;
-      return slips && mm >= facts.least && mm <= most && near(mm);
+      return slips && mm >= leastMm && mm <= most && near(mm);
     }).sort((a, b) => off(a.factor) - off(b.factor))[0];
     const meant = found ? { mm: valueMm * found.factor, slip: found.slip } : null;
-    return { code, valueMm, leastMm: facts.least, mostMm: most, usualMm, meant };
+    return { code, valueMm, leastMm, mostMm: most, usualMm, meant };
   };
-  if (valueMm < facts.least || valueMm > most) return doubt('out-of-range', null, true);
+  if (valueMm < leastMm || valueMm > most) return doubt('out-of-range', null, true);
   const same = known.find((k) => k.place === place);
   if (same && Math.abs(valueMm - same.valueMm) > Math.max(REPEAT_OFF_MM, WILD_SPREADS * same.errorMm))
     return doubt('unlike-before', same.valueMm, false);
@@ -77,9 +78,14 @@ const SLIPS = [
   { factor: 1000 / MM_PER_INCH, slip: 'mm-as-thou' },
 ] as const;
 
+/** A breasted line lies under its straight edge by its breast at the ends, or over one laid at its ends. mm. */
+const breastOf = (saw: Saw, quantity: LengthQuantity): number =>
+  quantity === 'height' && saw.family === 'crosscut' ? MOST_BREAST_SHARE * saw.toothLineMm : 0;
+
 /** Set never exceeds half the plate by much; a gullet is no deeper than its pitch. */
 function mostOf(saw: Saw, quantity: LengthQuantity): number {
   const { most } = QUANTITY_FACTS[quantity];
+  if (quantity === 'height') return most + breastOf(saw, quantity);
   if (quantity === 'set') return Math.min(most, Math.max(0.1, 0.75 * saw.plateThicknessMm));
   if (quantity === 'gullet-depth') return Math.min(most, 1.6 * saw.pitchMm);
   if (quantity === 'thickness') return Math.min(most, 2.5 * saw.plateThicknessMm);

@@ -6,7 +6,7 @@ import type { SpreadVerdict } from '../circular/equalise';
 import type { RakerSaw } from '../raker/raker-target';
 import { RAKER_OFF_MM, rakerGullet, rakerSawOf, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
 import { freeBreastedLineForShare, radiusOf } from '../line/breasted-line';
-import { MOST_BREAST_SHARE } from '../line/own-arc';
+import { MOST_BREAST_SHARE } from '../saw/breast';
 import type { JointerBend } from '../line/jointer';
 import { jointerBend, USUAL_SHOES_MM } from '../line/jointer';
 import type { Judgement } from './books';

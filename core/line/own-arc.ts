@@ -1,11 +1,9 @@
 import type { ToothReading } from '../evidence/tooth-reading';
+import { MOST_BREAST_SHARE } from '../saw/breast';
 import type { ToothRole } from '../saw/tooth-pattern';
 import { freeBreastedLine } from './breasted-line';
 import type { JointLine, Tip } from './joint-line';
 import { heightOn } from './joint-line';
-
-/** A breast of more than this share of its length is none that was filed. No source. */
-export const MOST_BREAST_SHARE = 0.05;
 
 /** The arc, or straight line, that every one of these tips reaches and that loses least; null of fewer than three. mm. O(n) a step. */
 export function arcUnder(tips: readonly Tip[]): JointLine | null {

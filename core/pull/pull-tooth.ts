@@ -131,21 +131,6 @@ export function nextPullFiling(topOnlySince: number, heightShare: number | null)
 export const PULL_EDGES = ['face', 'back', 'top'] as const;
 export type PullEdge = (typeof PULL_EDGES)[number];
 
-/** One pass: an edge of every second tooth, the saw turned after the first half. */
-export interface PullPass {
-  readonly edge: PullEdge;
-  readonly leaning: 'left' | 'right';
-}
-
-/** Passes in order: flanks first and the top bevel last, alternate teeth, then the saw turned. Push strokes only. */
-export function pullPasses(kind: PullFiling['kind']): PullPass[] {
-  const edges: readonly PullEdge[] = kind === 'full' ? ['face', 'back', 'top'] : ['top'];
-  return edges.flatMap((edge) => [
-    { edge, leaning: 'left' as const },
-    { edge, leaning: 'right' as const },
-  ]);
-}
-
 /** Narrowest plate a pull saw still works with, mm. No source. */
 export const LEAST_PULL_PLATE_MM = 25;
 

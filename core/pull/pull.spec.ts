@@ -3,7 +3,7 @@ import { DEFAULT_HABITS } from '../work/habits';
 import { makeOrder } from '../work/tooth-line/make-order';
 import { studyLine } from '../work/tooth-line/study';
 import { planInputs, randomSaw } from '../reference/random-saw';
-import { mirrorReadings, mirrorTooth } from './mirror';
+import { mirrorReadings, mirrorTooth } from '../reference/mirror';
 import type { PullTooth } from './pull-tooth';
 import {
   afterTopOnly,
@@ -12,7 +12,6 @@ import {
   nextPullFiling,
   pullCyclesLeft,
   pullOutline,
-  pullPasses,
 } from './pull-tooth';
 
 const tooth: PullTooth = { faceDeg: 5, backDeg: 25, topDeg: 30, pitchMm: 1.8, heightMm: 2.6 };
@@ -71,8 +70,6 @@ describe('a pull saw’s three edges', () => {
     expect([0, 1, 2, 3].map((n) => nextPullFiling(n, null).kind)).toEqual(['top-only', 'top-only', 'top-only', 'full']);
     expect(nextPullFiling(1, 0.7).kind).toBe('full');
     expect(nextPullFiling(1, 0.95).kind).toBe('top-only');
-    expect(pullPasses('full').map((p) => p.edge)).toEqual(['face', 'face', 'back', 'back', 'top', 'top']);
-    expect(pullPasses('top-only').map((p) => p.leaning)).toEqual(['left', 'right']);
   });
   it('a new tooth’s three edges close on its pitch, and its back stays in its line when the top is filed', () => {
     fc.assert(

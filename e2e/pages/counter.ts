@@ -14,6 +14,8 @@ export class Counter {
   /** A button, a choice or a box, pressed the way these hands do. */
   async act(target: Locator, key = 'Enter'): Promise<void> {
     await expect(target).toBeVisible();
+    // What is not ready yet is waited for, as a person would.
+    await expect(target).toBeEnabled();
     if (this.hands === 'touch') await target.tap();
     else {
       await target.focus();

@@ -15,7 +15,7 @@ const ROWS = `
   INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by, arrival_id)
     VALUES (1, 'bench', 'dry-soft', 'weekly', 'no', 'take', '[]', '2031-05-04', 1, 2, 'x', 1, 1);`;
 const plan = (work: string): string =>
-  `INSERT INTO plan (ticket_id, number, body, work, stops, minutes, accepted_by) VALUES (1, 1, '{}', '${work}', 4, 9, 1)`;
+  `INSERT INTO plan (ticket_id, number, body, work, stops, minutes, accepted_by) VALUES (1, 1, '{"version": 1}', '${work}', 4, 9, 1)`;
 
 describe('the edges of pull saws', () => {
   let old: OldDatabase;

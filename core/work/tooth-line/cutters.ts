@@ -5,7 +5,7 @@ import type { JointLine, Tip } from '../../line/joint-line';
 import { crownAt, datumOn } from '../../line/joint-line';
 import type { JointerBend } from '../../line/jointer';
 import { jointerBend } from '../../line/jointer';
-import { MOST_BREAST_SHARE } from '../../line/own-arc';
+import { MOST_BREAST_SHARE } from '../../saw/breast';
 import type { RakerTarget } from '../../raker/raker-target';
 import { rakerGullet, rakerSawOf, rakerTarget } from '../../raker/raker-target';
 import type { Reason } from '../../reason/reason';

@@ -63,7 +63,7 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
     setUneven: both === null ? null : uneven,
   });
   // Thin hard plate breaks rather than bends: a pull saw's set is left alone where nobody measured it short.
-  const left = study.pull !== null && both === null;
+  const left = study.pull !== null && (both === null || study.pull.filing.kind === 'top-only');
   const reset = judged.verdict === 'reset' && !left;
   return {
     reset,
@@ -86,7 +86,7 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
       ],
       both ? 'geometry section 6, hinge; the shop’s rules of judgement' : COMMON_PRACTICE,
       left
-        ? 'The set of a pull saw is usually left alone: its thin, hard plate breaks rather than bends, and its set was not measured.'
+        ? 'The set of a pull saw is usually left alone: its thin, hard plate breaks rather than bends, and a bevel filed from the top leaves the bend where it is.'
         : judged.reasons.map((r) => r.says).join(' '),
     ),
   };

@@ -140,15 +140,15 @@ describe('saws of every family at the counter', () => {
   });
 
   it('other families are worked by hand and written down, and that makes a pace', async () => {
-    const { ticket } = await open(body(of('pull-one-edged')));
+    const { ticket } = await open(body(of('band-narrow')));
     const at = `/api/tickets/${ticket.id}`;
     const measured = await shop.send('post', `${at}/measured`, { version: ticket.version });
     expect((measured.body as { code: string }).code).toBe('wrong-stage');
     const reckoned = ((ticket.minutesLow ?? 0) + (ticket.minutesHigh ?? 0)) / 2;
-    const job = { version: ticket.version, workDone: 'Top bevels only.', minutes: 2 * reckoned };
+    const job = { version: ticket.version, workDone: 'Two strokes a gullet all round.', minutes: 2 * reckoned };
     expect((await shop.send('post', `${at}/job`, { ...job, workDone: ' ' })).status).toBe(400);
     const done = (await shop.send('post', `${at}/job`, job, shop.other)).body as Dossier;
-    expect([done.ticket.stage, done.ticket.workDone]).toEqual(['handover', 'Top bevels only.']);
+    expect([done.ticket.stage, done.ticket.workDone]).toEqual(['handover', 'Two strokes a gullet all round.']);
     expect((await shop.send('post', `${at}/job`, job)).status).toBe(409);
     const { pace } = (await shop.send('get', '/api/counter', undefined, shop.other)).body as CounterBook;
     expect(pace.factor).toBeCloseTo(2, 6);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { exampleRecord } from '../../../reference/examples';
 import { randomSaw } from '../../../reference/random-saw';
-import { mirrorReadings, mirrorTooth } from '../../../pull/mirror';
+import { mirrorReadings, mirrorTooth } from '../../../reference/mirror';
 import { heightOn } from '../../../line/joint-line';
 import type { LengthReading } from '../../../evidence/reading';
 import type { SessionReadings } from '../../../evidence/session';

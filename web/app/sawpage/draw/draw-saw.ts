@@ -62,9 +62,11 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   if (right <= left) return;
   // Straight from the heel's depth to the toe's, which on a hand saw is less.
   const deep = layout.plateBottom - layout.plateTop;
+  const deepest = Math.max(drawing.plateDepthHeelMm, drawing.plateDepthToeMm);
   const share = (px: number): number => Math.min(1, Math.max(0, (px - from) / Math.max(1, to - from)));
   const bottom = (px: number): number =>
-    layout.plateTop + deep * (1 + (drawing.plateDepthToeMm / drawing.plateDepthHeelMm - 1) * share(px));
+    layout.plateTop +
+    (deep * (drawing.plateDepthHeelMm + (drawing.plateDepthToeMm - drawing.plateDepthHeelMm) * share(px))) / deepest;
   const band = (top: (px: number) => number, colour: string): void => {
     c.fillStyle = colour;
     c.beginPath();

@@ -36,7 +36,10 @@ export function layoutFor(drawing: SawDrawing, width: number, laneHeight: number
   const tipY = 30 + Math.round(crownTeeth * toothPx);
   const plateTop = tipY + toothPx;
   // The plate's depth to its length, at a fifth of the drawing's own scale: whole, it would fill the page.
-  const own = (drawing.plateDepthHeelMm / drawing.lengthMm) * (width - GUTTER.left - GUTTER.right) * PLATE_SCALE;
+  const own =
+    (Math.max(drawing.plateDepthHeelMm, drawing.plateDepthToeMm) / drawing.lengthMm) *
+    (width - GUTTER.left - GUTTER.right) *
+    PLATE_SCALE;
   const plateBottom = plateTop + Math.round(Math.min(62, Math.max(26, own))) + (drawing.backed ? 10 : 0);
   const axisY = plateBottom + 6;
   const lanesTop = axisY + 18;

@@ -256,7 +256,11 @@ export class PlanPage {
   });
   protected readonly curve = computed(() => {
     const study = this.found();
-    return study ? depthCurve(study.prepared, study.datum, study.deepestMm, 64) : [];
+    if (!study) return [];
+    const curve = depthCurve(study.prepared, study.datum, study.deepestMm, 64);
+    // A pull saw's points stay where they stand, however deep it is levelled.
+    const own = study.pull ? viewDepth(study, 0).spacing.worstMm : null;
+    return own === null ? curve : curve.map((point) => ({ ...point, worstSpacingMm: own }));
   });
   /** Corners of the file this job wears out; it has three. */
   protected readonly corners = computed(() => {

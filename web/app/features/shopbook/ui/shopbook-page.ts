@@ -13,7 +13,7 @@ import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
 import type { AnglePair } from '@odontis/core/file/angle-pair';
 import { USUAL_TIP_DEG } from '@odontis/core/raker/raker-target';
-import { USUAL_CUTTERS } from '@odontis/core/work/habits';
+import { USUAL_CUTTERS, USUAL_PULL, USUAL_PULL_BACK_DEG, USUAL_PULL_TOP_DEG } from '@odontis/core/work/habits';
 import { USUAL_SHOES_MM } from '@odontis/core/line/jointer';
 import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
@@ -68,6 +68,7 @@ export class ShopbookPage {
     { id: 'crosscutFine', name: 'Crosscut, back saws' },
     { id: 'crosscutHand', name: 'Crosscut, hand saws' },
     { id: 'cutters', name: 'Cutters, half the point and bevel' },
+    { id: 'pull', name: 'Pull saws, face and board' },
   ];
 
   constructor() {
@@ -120,8 +121,11 @@ export class ShopbookPage {
   protected fleamText = (deg: number): string =>
     formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
 
-  /** Cutters are filed to the trade's usual where the shop has not said otherwise. */
-  protected anglesOf = (angles: Habits['angles'], row: AngleRow): AnglePair => angles[row] ?? USUAL_CUTTERS;
+  /** Cutters and pull saws are filed to the trade's usual where the shop has not said otherwise. */
+  protected anglesOf = (angles: Habits['angles'], row: AngleRow): AnglePair =>
+    angles[row] ?? (row === 'pull' ? USUAL_PULL : USUAL_CUTTERS);
+  protected readonly usualBackDeg = USUAL_PULL_BACK_DEG;
+  protected readonly usualTopDeg = USUAL_PULL_TOP_DEG;
   protected readonly usualTipDeg = USUAL_TIP_DEG;
 
   protected angle(row: AngleRow, which: 'rakeDeg' | 'fleamDeg', text: string): void {
