@@ -86,7 +86,7 @@ async function longSaw(client: pg.Client, address: string, stage: 'measure' | 'p
     [stage],
   );
   const { id, saw_id: saw } = found.rows[0] as { id: number; saw_id: number };
-  await client.query('UPDATE saw SET pitch_mm = 2, tooth_line_mm = $2, toe_zones = NULL WHERE id = $1', [
+  await client.query(`UPDATE saw SET pitch_mm = 2, tooth_line_mm = $2, shape = shape - 'toeZones' WHERE id = $1`, [
     saw,
     (TEETH - 1) * 2,
   ]);

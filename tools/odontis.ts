@@ -8,8 +8,11 @@ import { MEASURED_FORMAT } from '@odontis/contract/measured-form';
 import { readMeasured } from '@odontis/contract/measured-saw';
 import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
-import { lineOf } from '@odontis/core/evidence/line-of';
+import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { workOf } from '@odontis/core/work/families';
+import { PLAIN_WISH } from '@odontis/core/work/family-work';
+import { DEFAULT_HABITS } from '@odontis/core/work/habits';
+import { planOf } from '@odontis/core/work/tooth-line/of-record';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { pitchMmSaid } from '@odontis/core/units/count';
 import { parseLength } from '@odontis/core/units/length';
@@ -20,7 +23,7 @@ import { traceCommand } from './trace-command';
  * FILE` names every fault of a record. Exit code 0 for good, 2 for anything
  * that is not, one line a fault on the error output and no stack.
  */
-const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record or of a hand or back saw's measurements (JSON), as JSON
+const USAGE = `odontis plan FILE [--joint DEPTH]     the plan of a saw record or of a saw's measurements (JSON), as JSON
 odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 mm" --depth "60 mm"
                  [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
 odontis check FILE [the same options]  every fault of it, with its path
@@ -145,25 +148,33 @@ function load(file: string, options: Options): unknown {
   return faulty(`${file} is neither a saw record (JSON) nor readings (CSV with a column "tooth").`);
 }
 
-/** What a plan is made from, out of the line as last measured when the saw came in; a sentence where there is not enough. */
-function recordOfMeasured({ saw, wood, sessions }: MeasuredSaw): object | string {
-  if (saw.family !== 'hand' && saw.family !== 'back')
-    return `Measurements of a ${saw.family} saw are no plan's record yet: write one as docs/formats.md says.`;
-  const line = lineOf(sessions, saw, 'before');
-  if (!line || line.teeth.length < 3) return 'The tooth line was not measured: three teeth at least are wanted.';
-  return {
-    format: RECORD_FORMAT,
-    version: RECORD_VERSION,
-    units: 'mm',
-    name: saw.name,
-    family: saw.family,
-    filing: saw.filing,
-    wood,
-    pitchMm: saw.pitchMm,
-    plateThicknessMm: saw.plateThicknessMm,
-    plateDepthMm: Math.min(saw.plateDepthHeelMm, saw.plateDepthToeMm),
-    readings: line.teeth,
-  };
+/**
+ * The plan of a saw's measurements, by the shop's ordinary habits: what was left out of the measuring is told
+ * beside it. Faulty where there is not enough to plan from.
+ */
+function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, jointMm: number | undefined): object {
+  const work = workOf(saw.family);
+  if (work.way !== 'planned')
+    return faulty(
+      `${file}: measurements of a ${saw.family} saw are no plan's record yet: write one as docs/formats.md says.`,
+    );
+  const studied = work.study(
+    {
+      saw,
+      visit: { wood, marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+      sessions,
+      visits: [],
+      habits: DEFAULT_HABITS,
+      judgement: undefined,
+      strokeRate: UNCALIBRATED_STROKES,
+    },
+    { ...PLAIN_WISH, sample: true },
+  );
+  if (!studied.ok)
+    return faulty(
+      `${file}: ${studied.code === 'nothing-measured' ? 'The tooth line was not measured: three teeth at least are wanted.' : studied.says}`,
+    );
+  return { family: saw.family, coverage: studied.coverage, ...planOf(studied.study, jointMm) };
 }
 
 /** The file as a saw's measurements; null where it says it is something else. */
@@ -204,24 +215,26 @@ async function main(argv: readonly string[]): Promise<void> {
     );
     return;
   }
-  const value = measured ? recordOfMeasured(measured) : loaded;
-  if (typeof value === 'string' && measured) return faulty(`${file}: ${value}`);
-  const faults = recordFaults(value);
+  const joint = options.joint === undefined ? undefined : lengthOption(options, 'joint');
+  if (measured) {
+    printed(file, () => planOfMeasured(measured, file, joint));
+    return;
+  }
+  const faults = recordFaults(loaded);
   if (faults.length > 0) throw new Faulty(faults.map(sayFault));
-  const record = recordOf(sawRecord.parse(value));
+  const record = recordOf(sawRecord.parse(loaded));
   if (command === 'check') {
     console.log(`${file} is a saw record: ${record.family}${record.name ? `, ${record.name}` : ''}.`);
     return;
   }
+  printed(file, () => workOf(record.family).ofRecord(record, joint));
+}
+
+/** A plan as JSON; what cannot be planned in one line. */
+function printed(file: string, plan: () => object): void {
   try {
-    const joint = options.joint === undefined ? undefined : lengthOption(options, 'joint');
-    console.log(
-      JSON.stringify(
-        workOf(record.family).ofRecord(record, joint),
-        (_, v: unknown) => (ArrayBuffer.isView(v) ? Array.from(v as Float64Array) : v),
-        2,
-      ),
-    );
+    const text = (_: string, v: unknown): unknown => (ArrayBuffer.isView(v) ? Array.from(v as Float64Array) : v);
+    console.log(JSON.stringify(plan(), text, 2));
   } catch (error) {
     if (error instanceof RangeError) return faulty(`${file}: ${error.message}`);
     throw error;

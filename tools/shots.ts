@@ -6,6 +6,7 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { RackRow } from '@odontis/contract/ticket';
+import { walkOf } from '../core/work/step';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { runServer } from '../server/main';
 import { Cluster, freePort } from './cluster';
@@ -75,8 +76,9 @@ async function takeAll(page: Page): Promise<void> {
   };
   await page.goto('/rack');
   const rows = (await (await page.request.get('/api/rack')).json()) as RackRow[];
+  /** The first saw at a stage, of this name, or else with teeth through whose gullets a file goes. */
   const at = (stage: string, saw?: string): number =>
-    rows.find((row) => row.stage === stage && (!saw || row.saw === saw))?.id ?? 0;
+    rows.find((row) => row.stage === stage && (saw ? row.saw === saw : ['hand', 'back'].includes(row.family)))?.id ?? 0;
   await take('rack');
 
   await page.goto('/counter');
@@ -154,21 +156,33 @@ async function takeAll(page: Page): Promise<void> {
   await page.goto(`/ticket/${at('bench', 'Crosscut hand saw')}/bench`);
   await take('bench');
 
+  await page.goto(`/ticket/${at('plan', 'Two-man crosscut')}/plan`);
+  await page.locator('od-rakers-plan').waitFor();
+  await take('plan-rakers');
+  const long = at('bench', 'One-man crosscut');
+  // As far as its rakers.
+  const { plan } = (await (await page.request.get(`/api/tickets/${long}`)).json()) as Dossier;
+  const rakers = plan?.order.steps.findIndex((step) => step.kind === 'raker-tips') ?? 0;
+  const stops = walkOf(plan?.order.steps ?? []);
+  for (const { index } of stops.filter((stop) => stop.step >= rakers && plan?.done.includes(stop.index)).reverse())
+    await page.request.post(`/api/tickets/${long}/bench`, {
+      headers: { 'x-odontis-person': '1' },
+      data: {
+        planId: plan?.id,
+        events: [{ id: crypto.randomUUID(), stop: index, action: 'back', at: new Date().toISOString() }],
+      },
+    });
+  await page.goto(`/ticket/${long}/bench`);
+  await take('bench-rakers');
+  await page.goto(`/ticket/${at('plan', 'Two-edged pull saw')}/plan`);
+  await page.locator('od-pull-plan').waitFor();
+  await take('plan-pull');
+  await page.goto(`/ticket/${at('bench', 'Two-edged pull saw')}/bench`);
+  await take('bench-pull');
+
   await page.goto(`/ticket/${at('measure', 'Narrow band')}`);
   await page.getByRole('button', { name: /^counter slip/ }).click();
   await take('job');
-
-  await page.goto('/backroom');
-  await page.request.post('/api/labels', {
-    headers: { 'x-odontis-person': '1' },
-    data: { tickets: rows.slice(0, 3).map((row) => row.id) },
-  });
-  await page.reload();
-  await page
-    .getByRole('img', { name: /^Label/ })
-    .first()
-    .waitFor();
-  await take('backroom');
 
   await page.goto(`/ticket/${at('check')}/check`);
   await take('check');

@@ -84,6 +84,12 @@ describe('readings that are asked about', () => {
     count: 1,
   }));
 
+  it('a breasted line lies far under its straight edge at the ends, and is not asked about for that', () => {
+    expect(doubtReading(RAKER, 'height', -24, 1, [])).toBeNull();
+    expect(doubtReading(RAKER, 'height', 24, 51, [])).toBeNull();
+    expect(doubtReading(RAKER, 'height', -90, 1, [])?.code).toBe('out-of-range');
+  });
+
   it('a set of 5 mm is asked about, and 5 thou is offered', () => {
     const doubt = doubtReading(BAND, 'set', 5, 9, known);
     expect(doubt?.code).toBe('out-of-range');

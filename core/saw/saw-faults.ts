@@ -1,3 +1,4 @@
+import { teethFor } from './all-families';
 import { BLADE_TEETH, toeZonesOf } from './saw';
 import type { Saw } from './saw';
 import { toeLengthMm } from './zones';
@@ -41,6 +42,11 @@ export function sawFaults(saw: Saw): SawFault[] {
     say('toeZones', 'The teeth at the toe take up more than half of the line: count them again.');
   if (toe.some((zone) => saw.plateThicknessMm > HEIGHT_SHARE * Math.min(zone.pitchFromMm, zone.pitchToMm)))
     say('toeZones', 'The plate is thicker than the teeth at the toe are high: count them again.');
+  if (saw.family === 'crosscut' && saw.pattern.length > teethFor(saw.family, saw.toothLineMm, saw.pitchMm))
+    say(
+      'pattern',
+      `A pattern of ${saw.pattern.length} teeth does not fit on a line of ${teethFor(saw.family, saw.toothLineMm, saw.pitchMm)}: count them again.`,
+    );
   if (saw.family === 'crosscut' && (saw.patternOffset ?? 0) >= saw.pattern.length)
     say('patternOffset', `The line begins within its pattern of ${saw.pattern.length} teeth.`);
   if (saw.family === 'crosscut' && saw.kind === 'frame' && saw.pattern.includes('R') && saw.pitchMm < 4)

@@ -11,6 +11,7 @@ import type { LineInputs } from './inputs';
 import { lineInputsOf } from './inputs';
 import { makeOrder } from './make-order';
 import { plannedSaw } from './planned-saw';
+import type { LineStudy } from './study';
 import { studyLine } from './study';
 
 /** The sink a pitch and the board a plan's virtual cut is made with. No source. */
@@ -28,15 +29,21 @@ export function orderOfRecord(record: StraightRecord | CrosscutRecord | PullReco
       : record.family === 'pull'
         ? pullInputs(record)
         : likeTeeth(record);
-  const study = studyLine(inputs);
+  return planOf(studyLine(inputs), depthMm);
+}
+
+/** A study's order, its short teeth, and, of a line of like teeth that cuts on the push, a virtual cut before and after. */
+export function planOf(study: LineStudy, depthMm?: number) {
+  const { inputs } = study;
   const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
   const chase = shortTeeth(study, order.choice.depthMm);
   // How rakers plane what the cutters score, and what a top bevel cuts, is not cut out here.
-  if (study.cutters || record.family === 'pull') return { order, chase, cut: null };
+  if (study.cutters || study.pull) return { order, chase, cut: null };
   const { pitchMm, toothHeightMm } = study;
-  const facts = { plateThicknessMm: record.plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
+  const { plateThicknessMm } = inputs.saw;
+  const facts = { plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
   const story = cutStory(
-    measuredSaw(record.readings, study.tooth, facts, study.set.perSideMm),
+    measuredSaw(inputs.readings, study.tooth, facts, study.set.perSideMm),
     plannedSaw(order),
     null,
     { sinkMm: CUT.sinkShare * pitchMm, boardMm: CUT.boardMm },

@@ -80,7 +80,13 @@ export function baseDrawing(
 }
 
 const heldBy = (saw: Saw): SawDrawing['held'] =>
-  saw.family !== 'crosscut' || saw.kind === 'one-man' ? 'handle' : saw.kind === 'two-man' ? 'two-handed' : 'framed';
+  saw.family !== 'crosscut'
+    ? 'handle'
+    : saw.kind === 'one-man'
+      ? 'one-man'
+      : saw.kind === 'two-man'
+        ? 'two-handed'
+        : 'framed';
 
 /** How a breasted line is laid on the sheet: its lower end at the plate, its middle as far over it as it is. */
 function crownOf(cutters: readonly ToothReading[]): Pick<SawDrawing, 'levelMm' | 'crownMm'> {

@@ -7,8 +7,8 @@ import type { ToothRole } from '@odontis/core/saw/tooth-pattern';
 export interface SawDrawing {
   readonly title: string;
   readonly backed: boolean;
-  /** How it is held: one handle at the heel, one at either end, or in a frame. */
-  readonly held: 'handle' | 'two-handed' | 'framed';
+  /** How it is held: one handle at the heel, a second for another hand at the toe, one at either end, or in a frame. */
+  readonly held: 'handle' | 'one-man' | 'two-handed' | 'framed';
   readonly ends: Ends;
   readonly lengthMm: number;
   readonly plateDepthHeelMm: number;

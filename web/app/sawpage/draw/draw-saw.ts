@@ -40,16 +40,19 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   const [from, to] = [x(-drawing.pitchMm), x(drawing.lengthMm + drawing.pitchMm)];
   const left = Math.max(layout.left - 4, from);
   const right = Math.min(layout.right + 4, to);
-  if (drawing.held !== 'handle') {
-    // A grip upright at either end, over the plate's ends.
+  const second = drawing.held === 'one-man' ? [to - 10] : [];
+  const upright = drawing.held === 'handle' || drawing.held === 'one-man' ? second : [from - 4, to - 10];
+  if (upright.length > 0) {
+    // A grip upright over the plate's end: at both, or the second one of a one-man saw.
     c.fillStyle = palette.handle;
-    for (const end of [from - 4, to - 10])
+    for (const end of upright)
       if (end > layout.left - 30 && end < layout.right + 8) {
         c.beginPath();
         c.roundRect(end, layout.plateTop - 8, 14, layout.plateBottom - layout.plateTop + 12, 6);
         c.fill();
       }
-  } else if (from > layout.left - 40) {
+  }
+  if ((drawing.held === 'handle' || drawing.held === 'one-man') && from > layout.left - 40) {
     c.fillStyle = palette.handle;
     c.beginPath();
     c.roundRect(from - 96, layout.plateTop - 12, 102, layout.plateBottom - layout.plateTop + 14, 16);
