@@ -1,4 +1,4 @@
-import type { Browser, Page } from '@playwright/test';
+import type { Browser } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { pdfText } from '../fixtures/pdf-text';
 import { ShopServer } from '../fixtures/shop-server';

@@ -5,7 +5,7 @@ import type { LineStudy } from './study';
 
 /** A row of numbers along the saw, one a standing tooth; NaN where there is none. */
 export interface OrderLane {
-  readonly id: 'over' | 'spacing' | 'strokes' | 'rakers' | 'flats';
+  readonly id: 'over' | 'spacing' | 'strokes' | 'levelling' | 'rakers' | 'flats';
   readonly unit: 'mm' | 'strokes';
   readonly values: Float64Array;
   /** As it is now, where `values` is as it will be. */
@@ -42,7 +42,13 @@ export function lineLanes(study: LineStudy, view: DepthView): OrderLane[] {
   return [
     { id: 'over', unit: 'mm', values: over, before: null, limit: NaN },
     spacingLaneOf(study, now, tune ? then : null),
-    { id: 'strokes', unit: 'strokes', values: tune ? strokes : new Float64Array(n), before: null, limit: NaN },
+    {
+      id: study.pull ? 'levelling' : 'strokes',
+      unit: 'strokes',
+      values: tune ? strokes : new Float64Array(n),
+      before: null,
+      limit: NaN,
+    },
   ];
 }
 

@@ -5,6 +5,7 @@ const NAMES: Record<OrderLane['id'], string> = {
   over: 'Over the line',
   spacing: 'Spacing',
   strokes: 'Shaping',
+  levelling: 'Levelling',
   rakers: 'Rakers too high',
   flats: 'Flats',
 };

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { RackRow } from '@odontis/contract/ticket';
-import { isPlanned } from '@odontis/core/work/families';
 import { DateTime } from 'luxon';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
@@ -110,7 +109,7 @@ export class RackPage {
   }
 
   /** Of a band or a blade nobody says points to the inch. */
-  protected isToothed = (row: RackRow): boolean => isPlanned(row.family) || row.family === 'pull';
+  protected isToothed = (row: RackRow): boolean => ['hand', 'back', 'pull'].includes(row.family);
 
   protected isAt(row: RackRow): boolean {
     return this.rows()[this.at()] === row;
