@@ -137,8 +137,8 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
   return { targetMm: depthMm, reason, shallow: off(-1), deep: off(1) };
 }
 
-/** Fewer tips than this lie on any arc. */
-const FEWEST_ON_ARC = 6;
+/** An arc is told by three tips, as by a straight edge at three places; fewer lie on any. */
+const FEWEST_ON_ARC = 3;
 /** A breast is read off so much of the line at the least. No source. */
 const LEAST_READ_SHARE = 0.6;
 /** A breast of less than this is a straight line. No source. mm. */

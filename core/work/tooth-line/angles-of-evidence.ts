@@ -11,13 +11,18 @@ export interface MeasuredAngles {
   /** Null where neither a reading nor the side view tells it. */
   readonly fleamDeg: Estimate | null;
   readonly match: AnglePair | null;
+  /** The back as it was read, to half a degree; null where it was not. */
+  readonly backDeg: number | null;
 }
 
 const half = (deg: number): number => Math.round(deg * 2) / 2 || 0;
 
 /** Null where no face was read. Later sessions count beside earlier ones: they measured the same saw. */
-export function measuredAngles(saw: Saw, sessions: Evidence): MeasuredAngles | null {
-  const readings = sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings.filter(isAngle));
+export function measuredAngles(saw: Saw, sessions: Evidence, part: string | null = null): MeasuredAngles | null {
+  const readings = sessions
+    .filter((s) => s.kind === 'before')
+    .flatMap((s) => s.readings.filter(isAngle))
+    .filter((r) => r.part === part);
   const { all, silhouette } = anglesOf(saw, readings, usualSection(saw));
   if (!all.rakeDeg) return null;
   const seen =
@@ -28,6 +33,7 @@ export function measuredAngles(saw: Saw, sessions: Evidence): MeasuredAngles | n
   return {
     rakeDeg: all.rakeDeg,
     fleamDeg,
+    backDeg: all.backDeg && half(all.backDeg.value),
     match: fleamDeg && { rakeDeg: half(all.rakeDeg.value), fleamDeg: half(fleamDeg.value) },
   };
 }

@@ -162,7 +162,7 @@ function studyOne(
       marks: [...new Set(visit.marks.map((mark) => mark.kind))],
       etch: visit.etch,
       worksOtherGrain: worksOtherGrain(visit.grain, saw.filing),
-      measuredRakeDeg: measuredAngles(saw, facts.sessions)?.rakeDeg.value ?? null,
+      measuredRakeDeg: measuredAngles(saw, facts.sessions, part)?.rakeDeg.value ?? null,
       ...straightening(facts),
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,

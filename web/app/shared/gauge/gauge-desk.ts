@@ -10,6 +10,7 @@ import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { summariseQuantity, setLimitMm, sideOf } from '@odontis/core/judgement/quantity-verdict';
 import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { GAUGE_ERROR_MM, GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
+import { endsOf, theEnd } from '@odontis/core/saw/ends';
 import { QUANTITY_FACTS } from '@odontis/core/evidence/quantities';
 import { sampleAdvice, sampleEstimate } from '@odontis/core/evidence/sample-plan';
 import { parseLength } from '@odontis/core/units/length';
@@ -71,7 +72,8 @@ export class GaugeDesk {
   protected readonly placeSays = computed(() => {
     const [place, saw] = [this.keeper.place(), this.keeper.dossier()?.saw];
     if (place === null || !saw) return '';
-    if (this.station()) return `${this.speech.plate(place)} from the ${saw.family === 'band' ? 'weld' : 'heel'}`;
+    if (this.station())
+      return `${this.speech.plate(place)} from ${saw.family === 'band' ? 'the weld' : theEnd(endsOf(saw), 'heel')}`;
     const side = this.keeper.quantity() === 'set' ? sideOf(saw, place) : null;
     return `${this.keeper.quantity().startsWith('raker') ? 'raker' : 'tooth'} ${place}${side ? `, ${side}` : ''}`;
   });
@@ -111,6 +113,11 @@ export class GaugeDesk {
     () =>
       `${QUANTITY_FACTS[this.keeper.quantity()].name}: ${this.keeper.estimates().length} of ${this.keeper.places().length} places measured.`,
   );
+  /** What the saw is measured from. */
+  protected readonly from = computed(() => {
+    const saw = this.keeper.dossier()?.saw;
+    return saw ? theEnd(endsOf(saw), 'heel') : 'the heel';
+  });
   /** What the stand-in's spindle touches: this saw's own made-up value where the next reading lands. */
   protected readonly spindle = (): number =>
     standInValue(this.keeper.quantity(), this.keeper.part(), this.keeper.place() ?? 0);

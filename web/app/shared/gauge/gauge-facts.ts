@@ -136,7 +136,7 @@ const SECOND_BEND_MM = 0.5;
           <tr>
             <th scope="row">Where</th>
             <td class="figure">
-              about {{ speech.long(bend.centreMm) }} from the heel,
+              about {{ speech.long(bend.centreMm) }} from {{ from() }},
               {{ bend.lengthMm > 0 ? 'over ' + speech.long(bend.lengthMm) : 'in one place' }} ({{
                 speech.long(bend.lengthFromMm)
               }}
@@ -200,6 +200,8 @@ export class GaugeFacts {
   protected readonly speech = inject(Speech);
   readonly says = input.required<QuantitySummary | null>();
   readonly sampling = input<Sampling | null>(null);
+  /** The end places along the plate are counted from. */
+  readonly from = input('the heel');
   protected readonly spreadWords = SPREAD_WORDS;
   protected readonly off = RAKER_OFF_MM;
   protected list = (places: readonly number[]): string =>

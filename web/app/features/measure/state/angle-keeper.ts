@@ -13,6 +13,7 @@ import type { ToothLean, ToothSides } from '@odontis/core/angles/point-sides';
 import { withdrawn } from '@odontis/core/evidence/take';
 import { standing, unsettled } from '@odontis/core/evidence/estimates';
 import { sideOf } from '@odontis/core/judgement/quantity-verdict';
+import { edgesOf } from '@odontis/core/saw/edges';
 import { partsFor, teethOfPart } from '@odontis/core/evidence/quantities';
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
@@ -55,7 +56,9 @@ export const AngleKeeper = signalStore(
     /** Of the latest sitting over the line, where there is one. */
     const line = computed(() => {
       const of = saw();
-      return (of && lineOf(sessions.evidence(), of, sessions.kind())?.teeth) ?? [];
+      return (
+        (of && lineOf(sessions.evidence(), of, sessions.kind(), edgesOf(of).length > 0 ? part() : null)?.teeth) ?? []
+      );
     });
     const teeth = computed(() => {
       const of = saw();

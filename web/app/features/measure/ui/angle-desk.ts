@@ -1,3 +1,4 @@
+import { endsOf } from '@odontis/core/saw/ends';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -41,6 +42,11 @@ import { SidesStrip } from './sides-strip';
   styleUrl: '../../../shared/gauge/measure-desk.scss',
 })
 export class AngleDesk {
+  /** What the saw's ends are called. */
+  protected readonly named = computed(() => {
+    const saw = this.keeper.saw();
+    return saw ? endsOf(saw) : { heel: 'heel', toe: 'toe' };
+  });
   protected readonly keeper = inject(AngleKeeper);
   protected readonly speech = inject(Speech);
   protected readonly wayWords = ANGLE_WAY_WORDS;

@@ -1,4 +1,6 @@
 import { MatInput } from '@angular/material/input';
+import type { Ends } from '@odontis/core/saw/ends';
+import { theEnd } from '@odontis/core/saw/ends';
 import type { Cut } from '@odontis/core/saw/families';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -34,6 +36,8 @@ export class AngleEntry {
   readonly way = input.required<AngleWay>();
   readonly section = input.required<SeatedSection>();
   readonly cuts = input.required<Cut>();
+  /** What the saw's two ends are called. */
+  readonly named = input.required<Ends>();
   readonly tooth = input.required<number>();
   readonly teeth = input.required<number>();
   readonly endless = input(false);
@@ -67,9 +71,10 @@ export class AngleEntry {
       .filter((one) => one !== null)
       .join(', ');
   });
+  protected readonly nearest = computed(() => theEnd(this.named(), 'heel'));
   protected readonly ends = computed(() => {
     if (this.endless()) return { along: 'along the cut', against: 'against the cut' };
-    const [toe, heel] = ['towards the toe', 'towards the heel'];
+    const [toe, heel] = [`towards ${theEnd(this.named(), 'toe')}`, `towards ${theEnd(this.named(), 'heel')}`];
     return this.cuts() === 'push' ? { along: toe, against: heel } : { along: heel, against: toe };
   });
   protected readonly turned = computed(() => {

@@ -255,7 +255,7 @@ export class MeasurePage {
   protected gaugeTrace(): void {
     const [line, saw] = [this.scans.line(), this.evidence.dossier()?.saw];
     if (line && saw) {
-      this.gauging.takeAll(lengthsOfTrace(saw, line));
+      this.gauging.takeAll(lengthsOfTrace(saw, line, this.edge()));
       this.angles.takeTrace(anglesOfTrace(line));
     }
     this.way.set('gauge');

@@ -277,7 +277,7 @@ export class PlanPage {
   /** What the saw has, where its angles were read as it came in: the other school than the shop's table. */
   protected readonly measured = computed(() => {
     const dossier = this.dossier();
-    return dossier && measuredAngles(dossier.saw, dossier.sessions);
+    return dossier && measuredAngles(dossier.saw, dossier.sessions, this.found()?.inputs.pull?.edge ?? null);
   });
   /** The tooth that is planned, for its three views. */
   protected readonly drawn = computed(() => {

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { MatSliderModule } from '@angular/material/slider';
+import { parseLength } from '@odontis/core/units/length';
 import { saySharpenings } from '@odontis/core/life/life';
 import { MANUAL_RAKERS_MM } from '@odontis/core/raker/raker-target';
 import type { Wood } from '@odontis/core/saw/families';
@@ -19,7 +22,7 @@ const WOOD_SAYS: Record<Wood, string> = { 'dry-hard': 'dry hardwood', 'dry-soft'
 @Component({
   selector: 'od-rakers-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, MatSliderModule, Notice, Why],
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, MatSliderModule, Notice, Why],
   templateUrl: './rakers-plan.html',
   styleUrl: './plan-part.scss',
 })
@@ -33,6 +36,8 @@ export class RakersPlan {
   readonly frozen = input.required<boolean>();
   readonly chose = output<Partial<PlanDraft>>();
   readonly show = output<number>();
+  /** What was typed is none, in a sentence; null where it is. */
+  readonly slipped = output<string | null>();
   protected readonly manual = MANUAL_RAKERS_MM;
   protected readonly sharpenings = saySharpenings;
 
@@ -55,6 +60,16 @@ export class RakersPlan {
 
   protected cost({ price, minutes }: ChaseSide): string {
     return price ? this.speech.money(price.amount) : this.speech.minutes(minutes);
+  }
+
+  /** A sagitta as it was measured over the whole line, typed. */
+  protected typedBreast(text: string, mostMm: number): void {
+    const read = parseLength(text, this.speech.speech().lengthUnit === 'thou' ? 'inch' : 'mm');
+    const fits = read.ok && read.mm >= 0 && read.mm <= mostMm;
+    this.slipped.emit(
+      fits ? null : `“${text}” is no breast of this line: type a length from none to ${this.speech.plate(mostMm)}.`,
+    );
+    if (fits) this.chose.emit({ breastMm: read.mm, depthMm: null });
   }
 
   /** `given` begins at what the teeth lie on. */
