@@ -15,7 +15,7 @@ import { takeLine } from '@odontis/core/evidence/take';
 import type { Reading } from '@odontis/core/evidence/reading';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
-import { toRow } from '../features/evidence/evidence-row';
+import { keepReadings } from '../features/evidence/keep-readings';
 import type { StraightSaw } from './demo-saw';
 import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Database } from '../database/connect';
@@ -301,18 +301,13 @@ class DemoLoader {
       clock += planned * 60_000 * this.paceOf(by) * (0.85 + 0.3 * this.random());
       return new Date(clock);
     };
-    const events = Array.from({ length: done }, (_, stop) => ({
-      id: randomUUID(),
-      planId: row.id,
-      stop,
-      action: 'done' as const,
-      personId: by,
-      happenedAt: tick(stop),
-    }));
-    await db.models.BenchEvent.bulkCreate(events, { transaction });
-    await db.models.BenchMark.bulkCreate(
-      events.map((e) => ({ planId: row.id, stop: e.stop, eventId: e.id })),
-      { transaction },
+    const events = Array.from({ length: done }, (_, stop) => ({ id: randomUUID(), stop, at: tick(stop) }));
+    await db.sequelize.query(
+      `WITH told AS (SELECT * FROM jsonb_to_recordset($1::jsonb) AS r(id uuid, stop int, at timestamptz)),
+            kept AS (INSERT INTO bench_event (id, plan_id, stop, action, person_id, happened_at)
+                     SELECT id, $2, stop, 'done', $3, at FROM told)
+       INSERT INTO bench_mark (plan_id, stop, event_id) SELECT $2, stop, id FROM told`,
+      { bind: [JSON.stringify(events), row.id, by], transaction },
     );
     if (visit.stage === 'bench') return;
     const after = demoAfter(order.targets, readings, order.forecast.set.perSideMm, this.random);
@@ -365,14 +360,6 @@ class DemoLoader {
       { key: randomUUID(), ticketId, kind, startedBy: by, startedAt: at.toJSDate(), finishedAt: at.toJSDate() },
       { transaction },
     );
-    await db.models.Evidence.bulkCreate(
-      readings.map((r) => ({
-        ...toRow(r),
-        sessionId: row.id,
-        takenBy: by,
-        takenAt: at.toJSDate(),
-      })),
-      { transaction },
-    );
+    await keepReadings(db, readings, { sessionId: row.id, by, at: at.toJSDate() }, transaction);
   }
 }

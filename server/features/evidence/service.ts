@@ -16,7 +16,7 @@ import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
 import { personNames, readDossier } from '../tickets/dossier';
 import { changeTicket, holdTicket, refuseStale } from '../tickets/hold';
-import { toRow } from './evidence-row';
+import { keepReadings } from './keep-readings';
 import type { SessionRow } from './model';
 import { readSessions } from './read-sessions';
 
@@ -80,10 +80,7 @@ export async function addEvidence(
     if (fresh.length > 0) {
       const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
-      await db.models.Evidence.bulkCreate(
-        fresh.map((r) => ({ ...toRow(r), sessionId: session.id, takenBy: by })),
-        { transaction: t },
-      );
+      await keepReadings(db, fresh, { sessionId: session.id, by }, t);
     }
     return readSessions(db, ticketId, nameOf, t, seen);
   });
