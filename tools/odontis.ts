@@ -168,7 +168,7 @@ function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, join
       judgement: undefined,
       strokeRate: UNCALIBRATED_STROKES,
     },
-    { ...PLAIN_WISH, sample: true },
+    PLAIN_WISH,
   );
   if (!studied.ok)
     return faulty(

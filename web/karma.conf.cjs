@@ -21,5 +21,10 @@ module.exports = (config) => {
     },
     browsers: ['ChromiumOfDebian'],
     restartOnFileChange: false,
+    // A machine that stands still for a while is not a browser that has gone.
+    browserDisconnectTimeout: 30_000,
+    browserDisconnectTolerance: 1,
+    browserNoActivityTimeout: 120_000,
+    pingTimeout: 60_000,
   });
 };

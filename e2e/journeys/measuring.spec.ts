@@ -279,7 +279,7 @@ test('a raker saw by feeler gauge: wrong units are asked about, a correction kee
   await key('15');
   await expect(page.getByRole('rowheader', { name: 'Too shallow' })).toBeVisible();
   await closeSession('by feeler on two cutters');
-  const session = (await dossier('crosscut')).sessions[0];
+  const session = (await dossier('crosscut')).sessions.at(-1);
   expect(session?.note).toBe('by feeler on two cutters');
   expect(session?.readings.length).toBe(10);
   expect(session?.readings.filter((r) => r.corrects !== null).length).toBe(2);
@@ -293,7 +293,7 @@ test('a dado set by the stand-in indicator: presses land tooth by tooth through 
   await button('Stand-in indicator').click();
   const press = button(/^Press/);
   const taken = page.locator('od-gauge-facts td').first();
-  const parts = page.getByRole('radiogroup', { name: 'Which part of the set' }).getByRole('radio');
+  const parts = page.getByRole('radiogroup', { name: 'Which part' }).getByRole('radio');
   const chippers = await parts.count();
   expect(chippers).toBeGreaterThan(0);
   for (let part = 0; part < chippers; part++) {

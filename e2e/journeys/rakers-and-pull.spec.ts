@@ -79,15 +79,15 @@ async function crosscutSaw(browser: Browser, hands: Hands): Promise<void> {
   const { page } = counter;
   await takenIn(counter, `Isla Brandt ${hands}`, 'One-man crosscut', [
     ['Teeth', '10 mm'],
-    ['Tooth line', '400 mm'],
+    ['Tooth line', '240 mm'],
   ]);
   // A raker far over its cutters is asked about, in place; what was keyed is not lost.
   await counter.type(/raker 3 · /, '900');
   await counter.button(/^Next/);
   await expect(page.getByText(/It is set aside/)).toBeVisible();
   await counter.button('Measure again');
-  await measured(counter, '8', rakerCsv(41));
-  await expect(page.getByText('28 cutters have a height, 13 rakers a depth')).toBeVisible();
+  await measured(counter, '8', rakerCsv(25));
+  await expect(page.getByText('17 cutters have a height, 8 rakers a depth')).toBeVisible();
   await expectAccessible(page);
   await counter.button('Measured: plan the work');
   await expect(page).toHaveURL(/\/plan$/);
@@ -114,7 +114,7 @@ async function crosscutSaw(browser: Browser, hands: Hands): Promise<void> {
   await expect(page.getByRole('button', { name: 'Judge this cut' })).toBeEnabled();
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 1: again' })).toBeVisible();
-  await expect(page.getByText(/1 of 13 rakers measured: 1 too high/)).toBeVisible();
+  await expect(page.getByText(/1 of 8 rakers measured: 1 too high/)).toBeVisible();
   await expect(page.getByText(/File those to the gauge/)).toBeVisible();
   await expectAccessible(page);
   await counter.choose('long clean ribbons');

@@ -6,6 +6,7 @@ import { testDossier, testSession, testShop } from '../../../testing/test-dossie
 import { withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
 import { ShopPage } from '../../../shared/state/shop.feature';
+import { PlanDesk } from '../state/plan-desk';
 import { PlanPage } from './plan-page';
 
 describe('the plan page', () => {
@@ -61,10 +62,10 @@ describe('the plan page', () => {
 
   it('pulling the handle does not work the curve out again', async () => {
     await open();
-    const page = fixture.componentInstance as unknown as { curve(): object };
-    const curve = page.curve();
+    const desk = fixture.debugElement.injector.get(PlanDesk);
+    const curve = desk.curve();
     await pull(0.1);
-    expect(page.curve()).toBe(curve);
+    expect(desk.curve()).toBe(curve);
   });
 
   it('sends the choice alone, never its own arithmetic', async () => {
