@@ -68,7 +68,7 @@ function rakerCsv(teeth: number): string {
   for (let tooth = 1; tooth <= teeth; tooth++) {
     const share = (2 * (tooth - 1)) / (teeth - 1) - 1;
     if (tooth % 3 === 0) rows.push(`raker-depth,${tooth},${tooth === 12 ? 0.9 : 0.2}`, `raker-width,${tooth},5.5`);
-    else rows.push(`height,${tooth},${(-3 * share ** 2 - 0.1 * Math.abs(Math.sin(tooth))).toFixed(3)}`);
+    else rows.push(`height,${tooth},${(-3 * share ** 2 - 0.25 * Math.abs(Math.sin(tooth))).toFixed(3)}`);
   }
   return rows.join('\n');
 }
