@@ -62,12 +62,22 @@ export function longestFlankMm(heightMm: number, tooth: FiledTooth, fleamDeg: nu
  * Source: common practice, no source. Example: 15 points rip, flank 1.96 mm ->
  * face of 3.9 mm or more, a 4 in double extra slim taper.
  */
-export function chooseFile(heightMm: number, tooth: FiledTooth, fleamDeg: number): FileChoice {
-  const flankMm = longestFlankMm(heightMm, tooth, fleamDeg);
-  const wanted = FACE_TO_FLANK * flankMm;
-  const fitting = TAPER_FILES.find((file) => file.faceMm >= wanted);
-  const widest = TAPER_FILES[TAPER_FILES.length - 1] as TaperFile;
-  const file = fitting ?? widest;
+export const chooseFile = (heightMm: number, tooth: FiledTooth, fleamDeg: number): FileChoice =>
+  covering(TAPER_FILES, FACE_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, fleamDeg), {
+    formula: 'face of the file ≥ 2 × longest flank of the tooth',
+    otherwise: 'A narrower file wears one corner out of two teeth at once; a wider one rounds the gullet.',
+  });
+
+/** The narrowest of some files, narrowest first, whose face is so many times the flank; the widest where none is. mm. */
+function covering(
+  files: readonly TaperFile[],
+  times: number,
+  heightMm: number,
+  flankMm: number,
+  why: { readonly formula: string; readonly otherwise: string },
+): FileChoice {
+  const fitting = files.find((file) => file.faceMm >= times * flankMm);
+  const file = fitting ?? (files[files.length - 1] as TaperFile);
   return {
     file,
     flankMm,
@@ -75,14 +85,14 @@ export function chooseFile(heightMm: number, tooth: FiledTooth, fleamDeg: number
     strokesPerCorner: STROKES_PER_CORNER,
     reason: because(
       `File: ${file.name}`,
-      'face of the file ≥ 2 × longest flank of the tooth',
+      why.formula,
       [
         input('tooth height', heightMm, 'mm'),
         input('longest flank', flankMm, 'mm'),
         input('file face', file.faceMm, 'mm'),
       ],
       COMMON_PRACTICE,
-      'A narrower file wears one corner out of two teeth at once; a wider one rounds the gullet.',
+      why.otherwise,
     ),
   };
 }
@@ -119,28 +129,11 @@ export const FEATHER_FILES: readonly TaperFile[] = [
 const FEATHER_TO_FLANK = 1.3;
 
 /** The smallest feather file that covers a pull saw's flank; the largest where none does. mm. */
-export function chooseFeather(heightMm: number, tooth: FiledTooth): FileChoice {
-  const flankMm = heightMm / Math.min(Math.cos(Math.atan(tooth.tanBack)), Math.cos(Math.atan(tooth.tanFace)));
-  const fitting = FEATHER_FILES.find((file) => file.faceMm >= FEATHER_TO_FLANK * flankMm);
-  const file = fitting ?? (FEATHER_FILES[FEATHER_FILES.length - 1] as TaperFile);
-  return {
-    file,
-    flankMm,
-    tooNarrow: fitting === undefined,
-    strokesPerCorner: STROKES_PER_CORNER,
-    reason: because(
-      `File: ${file.name}`,
-      'face of the file ≥ 1.3 × longest flank of the tooth',
-      [
-        input('tooth height', heightMm, 'mm'),
-        input('longest flank', flankMm, 'mm'),
-        input('file face', file.faceMm, 'mm'),
-      ],
-      COMMON_PRACTICE,
-      'A thin diamond section reaches the gullet without touching the tooth beside it.',
-    ),
-  };
-}
+export const chooseFeather = (heightMm: number, tooth: FiledTooth): FileChoice =>
+  covering(FEATHER_FILES, FEATHER_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, 0), {
+    formula: 'face of the file ≥ 1.3 × longest flank of the tooth',
+    otherwise: 'A thin diamond section reaches the gullet without touching the tooth beside it.',
+  });
 
 /**
  * How many of a file's three corners a job uses up: strokes asked for over

@@ -74,6 +74,9 @@ describe('what a quantity’s readings say together', () => {
     expect(says?.each.map((raker) => raker.wantedMm.toFixed(3))).toEqual(['6.434', '9.650']);
     expect(says?.each.map((raker) => (raker.deeperMm ?? NaN) > 0)).toEqual([false, true]);
     expect([says?.leastMm, says?.mostMm]).toEqual((says?.each ?? []).map((raker) => raker.wantedMm));
+    // The shop's own tip, as on the plan: 3 / tan 30.
+    const own = summariseQuantity(RAKER, 'raker-width', at([[5, 6]]), 20, { wood: 'dry-soft', tipDeg: 30 })?.gullets;
+    expect([own?.tipDeg, own?.leastMm]).toEqual([30, 3 / Math.tan(Math.PI / 6)]);
     const alone = summariseQuantity(RAKER, 'raker-width', at([[5, 6]]), 20, { wood: 'dry-soft' })?.gullets;
     expect(alone?.each[0]?.deeperMm).toBeNull();
     // A raker that would stand over its cutters is refused where it is typed.

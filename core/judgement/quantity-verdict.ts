@@ -4,7 +4,9 @@ import type { DialSplit } from '../circular/dial-harmonics';
 import { judgeSpread } from '../circular/equalise';
 import type { SpreadVerdict } from '../circular/equalise';
 import type { RakerSaw } from '../raker/raker-target';
-import { RAKER_OFF_MM, rakerGullet, rakerSawOf, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
+import type { AtRaker, RakerGullets } from '../raker/raker-gullets';
+import { rakerGullets } from '../raker/raker-gullets';
+import { RAKER_OFF_MM, rakerSawOf, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
 import { freeBreastedLineForShare, radiusOf } from '../line/breasted-line';
 import { MOST_BREAST_SHARE } from '../saw/breast';
 import type { JointerBend } from '../line/jointer';
@@ -14,7 +16,6 @@ import { ownBook } from './books';
 import { judge } from './rule-book';
 import { RESET_BOOK, STRAIGHTEN_BOOK } from './work-books';
 import type { Reason } from '../reason/reason';
-import { because, input } from '../reason/reason';
 import type { Saw } from '../saw/saw';
 import type { Wood } from '../saw/families';
 import { meanAndSpread } from '../evidence/line-statistics';
@@ -47,13 +48,7 @@ export interface QuantitySummary {
     readonly deep: readonly number[];
   } | null;
   /** Out of the widths of rakers: how deep the gullet of each must be for its tip, never one depth for all. */
-  readonly gullets: {
-    readonly tipDeg: number;
-    readonly leastMm: number;
-    readonly mostMm: number;
-    readonly each: readonly { readonly tooth: number; readonly wantedMm: number; readonly deeperMm: number | null }[];
-    readonly reason: Reason;
-  } | null;
+  readonly gullets: RakerGullets | null;
   /** Out of the heights of a long saw's cutters: the breast they lie on, and how a jointer's file is bent to it. */
   readonly breast: {
     readonly sagittaMm: number;
@@ -85,6 +80,8 @@ interface Beside {
   /** Share of the teeth that is to stand on the line, and the shop's own jointer, shoe to shoe, mm. */
   readonly shareOnLine?: number | undefined;
   readonly shoesMm?: number | undefined;
+  /** The angle the shop gives a raker's tip, degrees. */
+  readonly tipDeg?: number | undefined;
 }
 
 /**
@@ -97,7 +94,7 @@ export function summariseQuantity(
   quantity: LengthQuantity,
   estimates: readonly PlaceEstimate[],
   of: number,
-  { wood, own, gulletDepths = [], shareOnLine = 1, shoesMm }: Beside,
+  { wood, own, gulletDepths = [], shareOnLine = 1, shoesMm, tipDeg = USUAL_TIP_DEG }: Beside,
 ): QuantitySummary | null {
   const first = estimates[0];
   if (!first) return null;
@@ -112,7 +109,7 @@ export function summariseQuantity(
     set: quantity === 'set' ? setOf(saw, estimates) : null,
     raker:
       quantity === 'raker-depth' && saw.family === 'crosscut' ? rakersOf(rakerSawOf(saw.kind), estimates, wood) : null,
-    gullets: quantity === 'raker-width' ? gulletsOf(estimates, gulletDepths) : null,
+    gullets: quantity === 'raker-width' ? rakerGullets(atRakers(estimates), atRakers(gulletDepths), tipDeg) : null,
     breast: quantity === 'height' ? breastOf(saw, estimates, shareOnLine, shoesMm) : null,
     dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
     bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
@@ -141,8 +138,6 @@ function rakersOf(saw: RakerSaw, estimates: readonly PlaceEstimate[], wood: Wood
 const FEWEST_ON_ARC = 3;
 /** A breast is read off so much of the line at the least. No source. */
 const LEAST_READ_SHARE = 0.6;
-/** A breast of less than this is a straight line. No source. mm. */
-const FLAT_MM = 0.02;
 
 /** The arc that loses least with the wanted share of the tips on it, each at its place by the pitch. */
 function breastOf(
@@ -158,37 +153,12 @@ function breastOf(
   if (overMm < LEAST_READ_SHARE * saw.toothLineMm || shoesMm > overMm) return null;
   const line = freeBreastedLineForShare(tips, shareOnLine, 0, MOST_BREAST_SHARE * overMm);
   const sagittaMm = line.breast?.sagittaMm ?? 0;
-  const radiusMm = sagittaMm < FLAT_MM ? null : radiusOf(line);
+  const radiusMm = radiusOf(line);
   return { sagittaMm, overMm, radiusMm, bend: jointerBend(radiusMm, shoesMm) };
 }
 
-/** Gullet depth for each raker's own width, and how much deeper that is than measured, where it was. */
-function gulletsOf(widths: readonly PlaceEstimate[], depths: readonly PlaceEstimate[]): QuantitySummary['gullets'] {
-  const now = new Map(depths.map((e) => [e.place, e.valueMm]));
-  const each = widths.map(({ place, valueMm }) => {
-    const wantedMm = rakerGullet(valueMm, USUAL_TIP_DEG, 0).depthMm;
-    const has = now.get(place);
-    return { tooth: place, wantedMm, deeperMm: has === undefined ? null : wantedMm - has };
-  });
-  const wanted = each.map((raker) => raker.wantedMm);
-  return {
-    tipDeg: USUAL_TIP_DEG,
-    leastMm: Math.min(...wanted),
-    mostMm: Math.max(...wanted),
-    each,
-    reason: because(
-      'Gullet in the raker',
-      'half its width ÷ tan(tip angle)',
-      [
-        input('tip angle', USUAL_TIP_DEG, 'deg'),
-        input('narrowest raker', Math.min(...widths.map((w) => w.valueMm)), 'mm'),
-        input('widest raker', Math.max(...widths.map((w) => w.valueMm)), 'mm'),
-      ],
-      'geometry section 7; a tip of 20 to 30 degrees, common practice',
-      'One depth for all leaves the wide rakers blunt and the narrow ones thin: a thin tip bends or breaks in a knot.',
-    ),
-  };
-}
+const atRakers = (estimates: readonly PlaceEstimate[]): AtRaker[] =>
+  estimates.map((e) => ({ tooth: e.place, mm: e.valueMm }));
 
 /** The bend of a plate and what the shop's book of straightening says of it. */
 function bendOf(saw: Saw, estimates: readonly PlaceEstimate[], own: Judgement | undefined): QuantitySummary['bend'] {

@@ -3,9 +3,12 @@ import { crownAt, lineForShare, lowerHull, teethLeftOut } from './joint-line';
 import { breastRadiusMm } from './sagitta';
 import { searchShareLine } from './share-search';
 
-/** Radius of the circle it stands for; null for a straight line. mm. */
+/** A crown of less than this is a straight line to a file. No source. mm. */
+const FLAT_MM = 0.02;
+
+/** Radius of the circle it stands for; null for a line that is straight to a file. mm. */
 export const radiusOf = ({ breast }: JointLine): number | null =>
-  breast && breast.sagittaMm > 0 ? breastRadiusMm(breast.chordMm, breast.sagittaMm) : null;
+  breast && breast.sagittaMm >= FLAT_MM ? breastRadiusMm(breast.chordMm, breast.sagittaMm) : null;
 
 function chordOf(tips: readonly Tip[]): { middleMm: number; chordMm: number } {
   const first = tips[0];

@@ -30,6 +30,12 @@ describe('flats (geometry section 4)', () => {
     );
   });
 
+  it('a tip on the line but for rounding is on it, without a flat, where it stands', () => {
+    const readings = evenSaw(3, 2).map((r) => ({ ...r, yMm: r.tooth === 2 ? -0.5e-9 : 0.1 }));
+    const flats = flatsOn({ alphaMm: 0, beta: 0 }, prepareLine(readings, evenShape(2, toothFor(0, 0))));
+    expect([flats.on[1], flats.fromMm[1], flats.toMm[1]]).toEqual([1, 2, 2]);
+  });
+
   it('a short tooth is an interval of no width at its own tip', () => {
     const readings = evenSaw(3, 2).map((r) => (r.tooth === 2 ? { ...r, yMm: -0.5 } : r));
     const flats = flatsOn({ alphaMm: -0.1, beta: 0 }, prepareLine(readings, evenShape(2, toothFor(0, 0))));

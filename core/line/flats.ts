@@ -167,8 +167,10 @@ export function flatsOn(line: JointLine, prepared: PreparedLine): Flats {
     if (!(backScale > 0 && faceScale > 0)) throw new RangeError('The joint line is steeper than the teeth.');
     const a = ((backMm[i] as number) + alphaMm * back) / backScale;
     const b = ((faceMm[i] as number) - alphaMm * face) / faceScale;
-    fromMm[i] = a;
-    toMm[i] = Math.max(a, b);
+    // A tip on the line but for rounding has no flat: it stays where it is, or deeper would be less even by a nanometre.
+    const none = a > b;
+    fromMm[i] = none ? x : a;
+    toMm[i] = none ? x : b;
     on[i] = 1;
     reached++;
   }

@@ -74,7 +74,7 @@ function rakerSteps(study: LineStudy, cutters: CutterStudy, view: DepthView, tun
     ...(tune ? of('dress-rakers', RAKER_MINUTES.dress, cutters.rakers.map(even)) : []),
     ...(tune
       ? of('raker-gullets', 0, gulletStops(study, cutters), {
-          reasons: cutters.gulletReason ? [cutters.gulletReason] : [],
+          reasons: cutters.gullets ? [cutters.gullets.reason] : [],
         })
       : []),
     ...(tip === 'swaged'
@@ -98,7 +98,7 @@ const even = (at: number): Stop => ({ at, strokes: 0, heavier: 'even' });
 
 /** Every raker's gullet to the depth of its own width; one whose width or gullet nobody measured without strokes. */
 function gulletStops({ inputs }: LineStudy, { rakers, gullets }: CutterStudy): Stop[] {
-  const of = new Map(gullets.map((g) => [g.tooth, g]));
+  const of = new Map(gullets?.each.map((g) => [g.tooth, g]));
   return rakers.flatMap((tooth): Stop[] => {
     const wanted = of.get(tooth);
     if (!wanted) return [even(tooth)];

@@ -7,6 +7,7 @@ import { toLowestRaker } from './chase-offer';
 import { viewDepth } from './depth-view';
 import { lineLanes } from './lanes';
 import { makeOrder } from './make-order';
+import { pastSaving, retoothed } from './retooth-offer';
 import { studyLine } from './study';
 
 const wantedMm = rakerTarget('one-man', 'dry-soft').depthMm;
@@ -136,6 +137,14 @@ describe('a line of cutters and rakers', () => {
     expect(down?.depthMm).toBeCloseTo(0.1 + 0.3 - 0.1, 6);
     expect(down?.minutes).toBeGreaterThan(order.minutes);
     expect(toLowestRaker(studyLine(rakerInputs(saw)), 0, null)).toBeNull();
+  });
+
+  it('such a line is not cut anew: not offered, and refused where it is asked for all the same', () => {
+    const [saw] = fc.sample(randomRakerSaw(wantedMm, 0.4), { seed: 4, numRuns: 1 });
+    if (!saw) throw new Error('no saw');
+    const study = studyLine(rakerInputs(saw));
+    expect(pastSaving(study)).toBeNull();
+    expect(() => retoothed(study, 8)).toThrowError(RangeError, /not cut anew/);
   });
 
   it('lanes: rakers are none of the cutters’, and stand beside them with how far they are too high', () => {

@@ -7,21 +7,14 @@ import type { JointerBend } from '../../line/jointer';
 import { jointerBend } from '../../line/jointer';
 import { MOST_BREAST_SHARE } from '../../saw/breast';
 import type { RakerTarget } from '../../raker/raker-target';
-import { rakerGullet, rakerSawOf, rakerTarget } from '../../raker/raker-target';
+import type { RakerGullets } from '../../raker/raker-gullets';
+import { rakerGullets } from '../../raker/raker-gullets';
+import { rakerSawOf, rakerTarget } from '../../raker/raker-target';
 import type { Reason } from '../../reason/reason';
 import { because, input } from '../../reason/reason';
 import type { ToothRole } from '../../saw/tooth-pattern';
 import { groupsOf, parsePattern, rolesAlong } from '../../saw/tooth-pattern';
 import type { CuttersAndRakers, LineInputs } from './inputs';
-
-/** One raker's gullet for its own width. mm. */
-export interface GulletWanted {
-  readonly tooth: number;
-  readonly widthMm: number;
-  readonly wantedMm: number;
-  /** How much deeper than it is; null where its gullet was not measured. */
-  readonly deeperMm: number | null;
-}
 
 /** What a study knows of a line of cutters and rakers, whatever the depth. */
 export interface CutterStudy {
@@ -35,8 +28,8 @@ export interface CutterStudy {
   readonly mostSagittaMm: number;
   readonly radiusMm: number | null;
   readonly bend: JointerBend;
-  readonly gullets: readonly GulletWanted[];
-  readonly gulletReason: Reason | null;
+  /** Null where no raker was measured across its tips. */
+  readonly gullets: RakerGullets | null;
 }
 
 export function rolesOf({ pattern, offset }: Pick<CuttersAndRakers, 'pattern' | 'offset'>, teeth: number): ToothRole[] {
@@ -95,16 +88,13 @@ export function cutterDatum(
   };
 }
 
-/** A crown this small is a straight line to a file. mm, no source. */
-const FLAT_MM = 0.02;
-
 export function studyCutters(
   inputs: LineInputs,
   told: CuttersAndRakers,
   roles: readonly ToothRole[],
   line: ReturnType<typeof cutterDatum>,
 ): CutterStudy {
-  const radiusMm = line.sagittaMm < FLAT_MM ? null : radiusOf(line.datum);
+  const radiusMm = radiusOf(line.datum);
   const chordMm = line.datum.breast?.chordMm ?? Infinity;
   const table = rakerTarget(rakerSawOf(told.kind), inputs.saw.wood);
   return {
@@ -117,8 +107,7 @@ export function studyCutters(
     radiusMm,
     // A jointer longer than the line rides on nothing: it is bent as over the line itself.
     bend: jointerBend(radiusMm, Math.min(told.shoesMm, chordMm)),
-    gullets: gulletsWanted(told),
-    gulletReason: gulletReason(told),
+    gullets: rakerGullets(told.widths, told.gullets, told.tipDeg),
   };
 }
 
@@ -129,29 +118,3 @@ const chosen = (wantedMm: number, { depthMm }: RakerTarget): Reason =>
     [input('chosen', wantedMm, 'mm'), input('by the table', depthMm, 'mm')],
     'the technician',
   );
-
-/** Each raker's own gullet: half its width over the tangent of the tip's angle (geometry section 7). O(n). */
-function gulletsWanted({ widths, gullets, tipDeg }: CuttersAndRakers): GulletWanted[] {
-  const has = new Map(gullets.map((g) => [g.tooth, g.mm]));
-  return widths.map(({ tooth, mm }) => {
-    const wantedMm = rakerGullet(mm, tipDeg, 0).depthMm;
-    const now = has.get(tooth);
-    return { tooth, widthMm: mm, wantedMm, deeperMm: now === undefined ? null : wantedMm - now };
-  });
-}
-
-function gulletReason({ widths, tipDeg }: CuttersAndRakers): Reason | null {
-  if (widths.length === 0) return null;
-  const all = widths.map((w) => w.mm);
-  return because(
-    'Gullet in the raker',
-    'half its width ÷ tan(tip angle)',
-    [
-      input('tip angle', tipDeg, 'deg'),
-      input('narrowest raker', Math.min(...all), 'mm'),
-      input('widest raker', Math.max(...all), 'mm'),
-    ],
-    'geometry section 7; a tip of 20 to 30 degrees, common practice',
-    'One depth for all leaves the wide rakers blunt and the narrow ones thin: a thin tip bends or breaks in a knot.',
-  );
-}

@@ -123,7 +123,7 @@ function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): L
       study.file.reason,
       ...(conversion ? [conversion.reason] : []),
       ...(study.cutters && study.cutters.rakers.length > 0 ? [study.cutters.target.reason] : []),
-      ...(study.cutters?.gulletReason ? [study.cutters.gulletReason] : []),
+      ...(study.cutters?.gullets ? [study.cutters.gullets.reason] : []),
       ...(study.pull ? [study.pull.filing.reason] : []),
     ],
   };

@@ -15,10 +15,12 @@ const LOST_SHARE = 0.2;
 /** Why a tooth line is past saving; null where jointing and shaping will do. */
 export type PastSaving = 'teeth-lost' | 'too-deep';
 
+/** Cutters, rakers and the three edges of a pull saw are not cut anew here. */
+const canRetooth = ({ cutters, pull }: LineStudy): boolean => cutters === null && pull === null;
+
 /** Too many teeth are gone, or reaching the rest would take more of the tooth than jointing may. O(n). */
 export function pastSaving(study: LineStudy): PastSaving | null {
-  // Cutters are not cut anew here.
-  if (study.inputs.retooth || study.cutters) return null;
+  if (study.inputs.retooth || !canRetooth(study)) return null;
   const { readings } = study.inputs;
   const lost = readings.filter((r) => r.kind !== 'tooth').length;
   if (lost > LOST_SHARE * readings.length) return 'teeth-lost';
@@ -74,6 +76,7 @@ export function retoothOffer(study: LineStudy, rates: Rates | null): RetoothChoi
  */
 export function retoothed(study: LineStudy, pitchMm: number): LineStudy {
   const { inputs, tooth, newTooth, datum } = study;
+  if (!canRetooth(study)) throw new RangeError('The teeth of such a saw are not cut anew here.');
   const old = inputs.readings;
   const [first, last] = [old[0], old[old.length - 1]];
   if (!first || !last) throw new RangeError('There is no line to cut teeth into.');

@@ -49,7 +49,7 @@ import { SessionBox } from './session-box';
     SessionBox,
   ],
   templateUrl: './gauge-desk.html',
-  styleUrl: './measure-desk.scss',
+  styleUrl: './desk.scss',
 })
 export class GaugeDesk {
   protected readonly keeper = inject(GaugeKeeper);
@@ -88,6 +88,7 @@ export class GaugeDesk {
       ...{ wood, own, gulletDepths },
       shareOnLine: habits?.shareOnLine,
       shoesMm: habits?.jointerShoesMm,
+      tipDeg: habits?.rakerTipDeg,
     });
   });
   protected readonly sampling = computed<Sampling | null>(() => {

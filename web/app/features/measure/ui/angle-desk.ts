@@ -39,7 +39,7 @@ import { SidesStrip } from './sides-strip';
     ToothViews,
   ],
   templateUrl: './angle-desk.html',
-  styleUrl: '../../../shared/gauge/measure-desk.scss',
+  styleUrl: '../../../shared/gauge/desk.scss',
 })
 export class AngleDesk {
   /** What the saw's ends are called. */

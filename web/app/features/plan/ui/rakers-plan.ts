@@ -48,9 +48,9 @@ export class RakersPlan {
   protected readonly woodSays = computed(() => WOOD_SAYS[this.order().inputs.saw.wood]);
   /** From the shallowest to the deepest, each raker's own by its width. */
   protected readonly gullets = computed(() => {
-    const wanted = this.study().gullets.map((g) => g.wantedMm);
-    if (wanted.length === 0) return null;
-    const [least, most] = [this.speech.plate(Math.min(...wanted)), this.speech.plate(Math.max(...wanted))];
+    const { gullets } = this.study();
+    if (!gullets) return null;
+    const [least, most] = [this.speech.plate(gullets.leastMm), this.speech.plate(gullets.mostMm)];
     return `${least === most ? least : `${least} to ${most}`} deep, each by its width`;
   });
 
