@@ -135,9 +135,9 @@ export const QUESTIONS: Record<Family, readonly Question[]> = {
       after: 'edges',
       is: '2',
       options: [
-        ['none', 'neither edge'],
-        ['rip', 'the rip edge'],
-        ['crosscut', 'the crosscut edge'],
+        ['none', 'both edges soft'],
+        ['rip', 'rip edge hardened'],
+        ['crosscut', 'crosscut edge hardened'],
       ],
     },
     toothLine,
