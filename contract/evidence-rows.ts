@@ -15,11 +15,12 @@ export const alikeReadings = z.object({
   part: z.string().nullable(),
   gauge: z.enum(GAUGES),
   by: z.string(),
+  at: z.iso.datetime(),
   setAside: z.boolean(),
   simulated: z.boolean(),
   /**
-   * A line a reading, its cells between tabs: the order it was taken in, when, its key, its place, its value
-   * as JSON (which writes tabs and line ends otherwise), and the key of what it corrects or nothing.
+   * A line a reading, its cells between spaces: the order it was taken in, its key, its place, the key of
+   * what it corrects or nothing, and to the end of the line its value as JSON (which writes line ends otherwise).
    */
   rows: z.string(),
 });
@@ -60,17 +61,10 @@ function remembering<T>(work: (of: string) => T): (of: string) => T {
   };
 }
 
-/** A moment as the database writes it (a space for the T, whole hours for the zone), as everybody reads it. */
-function isoMoment(written: string): string | undefined {
-  const at = new Date(written.replace(' ', 'T').replace(/[+-]\d\d$/, '$&:00'));
-  return Number.isNaN(at.getTime()) ? undefined : at.toISOString();
-}
-
 /** Readings in the order they were taken; null where a row is none. O(n). */
 export function readingsOf(all: readonly AlikeReadings[]): KeptReading[] | null {
   const taken: { readonly order: number; readonly reading: KeptReading }[] = [];
-  const momentOf = remembering(isoMoment);
-  for (const { rows, quantity, part, gauge, setAside, simulated, by } of all) {
+  for (const { rows, quantity, part, gauge, setAside, simulated, by, at } of all) {
     const read = LENGTHS.has(quantity) ? lengthOf : remembering((written) => valueOf(quantity, written));
     let from = 0;
     // Cut where their cells end: split cell by cell they take twice as long.
@@ -81,13 +75,12 @@ export function readingsOf(all: readonly AlikeReadings[]): KeptReading[] | null 
       return text;
     };
     while (from < rows.length) {
-      const order = Number(cell('\t'));
-      const at = momentOf(cell('\t'));
-      const key = cell('\t');
-      const place = Number(cell('\t'));
-      const value = read(cell('\t'));
-      const corrects = cell('\n') || null;
-      if (at === undefined || value === undefined || key === '' || !Number.isFinite(place) || !Number.isInteger(order))
+      const order = Number(cell(' '));
+      const key = cell(' ');
+      const place = Number(cell(' '));
+      const corrects = cell(' ') || null;
+      const value = read(cell('\n'));
+      if (value === undefined || key === '' || !Number.isFinite(place) || !Number.isInteger(order))
         return null;
       const reading = {
         key,

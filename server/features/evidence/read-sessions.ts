@@ -19,11 +19,14 @@ export const toHead = (row: SessionRow, nameOf: (id: number) => string): Session
 /** A reading's value as JSON: of three columns the one of its kind is filled. */
 const VALUE = 'coalesce(e.value_mm::text, to_json(e.value_word)::text, e.value_angles::text)';
 /** A row of {@link AlikeReadings}. */
-const ROW = ['e.taken', 'e.taken_at', 'e.key', 'e.place', VALUE, "coalesce(e.corrects::text, '')"].join(
-  " || E'\t' || ",
-);
+const ROW = ['e.taken', 'e.key', 'e.place', "coalesce(e.corrects::text, '')", VALUE].join(" || ' ' || ");
 
-type Sent = Omit<AlikeReadings, 'by'> & { readonly sessionId: number; readonly by: number; readonly last: number };
+type Sent = Omit<AlikeReadings, 'by' | 'at'> & {
+  readonly sessionId: number;
+  readonly by: number;
+  readonly at: Date;
+  readonly last: number;
+};
 
 /**
  * Every session of a ticket in the order begun, with its readings in the order taken, and the number
@@ -40,10 +43,10 @@ export async function readSessions(
   const heads = await db.models.Session.findAll({ where: { ticketId }, order: ['startedAt', 'id'], transaction });
   if (heads.length === 0) return { sessions: [], seen: since };
   const sent = await db.sequelize.query<Sent>(
-    `SELECT e.session_id AS "sessionId", e.quantity, e.part, e.gauge, e.taken_by AS "by", e.set_aside AS "setAside",
+    `SELECT e.session_id AS "sessionId", e.quantity, e.part, e.gauge, e.taken_by AS "by", e.taken_at AS "at", e.set_aside AS "setAside",
             e.simulated, max(e.taken) AS last, string_agg(${ROW}, E'\\n') AS rows
        FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.ticket_id = :ticketId AND e.taken > :since
-      GROUP BY e.session_id, e.quantity, e.part, e.gauge, e.taken_by, e.set_aside, e.simulated`,
+      GROUP BY e.session_id, e.quantity, e.part, e.gauge, e.taken_by, e.taken_at, e.set_aside, e.simulated`,
     { type: QueryTypes.SELECT, replacements: { ticketId, since }, transaction },
   );
   const seen = sent.reduce((last, one) => Math.max(last, one.last), since);
@@ -51,7 +54,11 @@ export async function readSessions(
     const own = sent.filter((one) => one.sessionId === head.id);
     return keptSession(
       toHead(head, nameOf),
-      own.map(({ sessionId: _session, last: _last, by, ...alike }) => ({ ...alike, by: nameOf(by) })),
+      own.map(({ sessionId: _session, last: _last, by, at, ...alike }) => ({
+        ...alike,
+        by: nameOf(by),
+        at: at.toISOString(),
+      })),
     );
   });
   return { sessions, seen };

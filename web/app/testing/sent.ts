@@ -4,9 +4,9 @@ import type { Session } from '@odontis/core/evidence/session';
 
 /** Readings as the server answers them, each in a row of its own. */
 export const rowsOf = (readings: readonly KeptReading[]): AlikeReadings[] =>
-  readings.map(({ quantity, part, gauge, by, setAside, simulated, ...r }, i) => ({
-    ...{ quantity, part, gauge, by, setAside, simulated },
-    rows: [i + 1, r.at, r.key, r.place, JSON.stringify(r.value), r.corrects ?? ''].join('\t'),
+  readings.map(({ quantity, part, gauge, by, at, setAside, simulated, ...r }, i) => ({
+    ...{ quantity, part, gauge, by, at, setAside, simulated },
+    rows: [i + 1, r.key, r.place, r.corrects ?? '', JSON.stringify(r.value)].join(' '),
   }));
 
 /** Something with sessions in it, as the server answers it. */
