@@ -1,4 +1,4 @@
-import type { StrokeRate } from '@odontis/core/line/strokes';
+import type { Hand } from '@odontis/core/calibration/hand';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import type { Dossier } from './dossier';
 import type { ShopBook } from './shop';
@@ -7,7 +7,7 @@ import type { ShopBook } from './shop';
 export const workFactsOf = (
   { ticket, saw, sessions, visits }: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits'>,
   book: ShopBook,
-  strokeRate: StrokeRate,
+  { strokeRateOf }: Pick<Hand, 'strokeRateOf'>,
 ): WorkFacts => ({
   saw,
   visit: {
@@ -22,5 +22,5 @@ export const workFactsOf = (
   visits,
   habits: book.habits,
   judgement: book.judgement,
-  strokeRate,
+  strokeRateOf,
 });

@@ -109,18 +109,28 @@ describe('a person’s hand', () => {
     { what: 'set-tool', tool: 'large', amount: 3, didMm: 0.2 },
   ]);
   it('its strokes and its stone are rates; nothing measured is the trade’s usual', () => {
-    expect(first.strokeRate.rateMmPerStroke).toBeCloseTo(0.03, 12);
+    expect(first.strokeRateOf(null).rateMmPerStroke).toBeCloseTo(0.03, 12);
     expect(first.stoning.rate).toBeCloseTo(0.005, 12);
     const other = handOf([]);
-    expect([other.strokeRate, other.stoning.rate, other.stoning.readings]).toEqual([
+    expect([other.strokeRateOf(null), other.stoning.rate, other.stoning.readings]).toEqual([
       UNCALIBRATED_STROKES,
       STONING_PER_PASS_MM,
       0,
     ]);
   });
+  it('a file that was measured has a rate of its own; one that was not has that of all files together', () => {
+    const coarse = { what: 'strokes' as const, tool: '8 in. slim', amount: 4, didMm: 0.2 };
+    const hand = handOf([coarse, { what: 'strokes', tool: '5 in. xx slim', amount: 4, didMm: 0.08 }]);
+    const rate = (file: string | null) => hand.strokeRateOf(file).rateMmPerStroke;
+    expect(hand.files).toEqual(['8 in. slim', '5 in. xx slim']);
+    expect(rate('8 in. slim')).toBeCloseTo(0.05, 12);
+    expect(rate('5 in. xx slim')).toBeCloseTo(0.02, 12);
+    expect(rate('a new one')).toBeCloseTo(0.035, 12);
+    expect(rate(null)).toBe(rate('a new one'));
+  });
   it('a sure rate lets a plan ask for more strokes than an unsure one', () => {
-    const unsure = { ...first.strokeRate, errorMmPerStroke: 0.006 };
-    expect(strokesFor(0.3, first.strokeRate).strokes).toBeGreaterThan(strokesFor(0.3, unsure).strokes);
+    const unsure = { ...first.strokeRateOf(null), errorMmPerStroke: 0.006 };
+    expect(strokesFor(0.3, first.strokeRateOf(null)).strokes).toBeGreaterThan(strokesFor(0.3, unsure).strokes);
   });
   it('the number for a wanted set, and back: a higher number here sets less; each tool is its own', () => {
     const [small, large] = first.setTools;

@@ -50,7 +50,13 @@ export interface SetTool {
 
 /** One person's hand, as far as it was measured: two hands with one tool are two. */
 export interface Hand {
-  readonly strokeRate: StrokeRate;
+  /**
+   * What a stroke of this file takes (geometry section 4: a rate is a file's in one hand): of the readings
+   * with this file, of all where it was never measured. `null` asks after all files together.
+   */
+  strokeRateOf(file: string | null): StrokeRate;
+  /** The files that were measured, by name. */
+  readonly files: readonly string[];
   /** Off one side in a pass, mm. */
   readonly stoning: RateFit;
   /** By name, as they were first read. */
@@ -60,11 +66,18 @@ export interface Hand {
 /** A person's hand from everything measured of it. O(readings). */
 export function handOf(readings: readonly CalibrationReading[]): Hand {
   const of = (what: Calibration): CalibrationReading[] => readings.filter((r) => r.what === what);
+  const strokes = of('strokes');
+  const rateOf = (these: readonly CalibrationReading[]): StrokeRate =>
+    fitStrokeRate(these.map((r) => ({ strokes: r.amount, dropMm: r.didMm })));
   const tools = new Map<string, StraightSums>();
   for (const { tool, amount, didMm } of of('set-tool'))
     tools.set(tool, addPair(tools.get(tool) ?? NO_PAIRS, amount, didMm));
   return {
-    strokeRate: fitStrokeRate(of('strokes').map((r) => ({ strokes: r.amount, dropMm: r.didMm }))),
+    strokeRateOf: (file) => {
+      const own = strokes.filter((r) => r.tool === file);
+      return rateOf(own.length > 0 ? own : strokes);
+    },
+    files: [...new Set(strokes.map((r) => r.tool).filter((tool) => tool !== ''))],
     stoning: fitRate(
       of('stoning').reduce((sums, r) => addReading(sums, r.amount, r.didMm), NO_READINGS),
       STONE,

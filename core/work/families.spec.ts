@@ -35,7 +35,7 @@ describe('the table of families', () => {
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
-    strokeRate: UNCALIBRATED_STROKES,
+    strokeRateOf: () => UNCALIBRATED_STROKES,
   });
   const saws = ORDINARY_SAWS.map(({ id }) => ordinarySaw(id));
 

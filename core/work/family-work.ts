@@ -40,7 +40,8 @@ export interface WorkFacts {
   readonly visits: readonly { readonly work: WorkOrder['work'] | null }[];
   readonly habits: ShopHabits;
   readonly judgement: Judgement | undefined;
-  readonly strokeRate: StrokeRate;
+  /** What a stroke of a file takes, by the file's name. */
+  readonly strokeRateOf: (file: string) => StrokeRate;
 }
 
 /** What a person chooses before the depth. Null: what the shop's table or the owner's wish says. */

@@ -31,10 +31,10 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const heightSpreadMm = line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
     const set = setOf(dossier.sessions, 'after', sidesOf(saw), edge);
     const target = dossier.plan?.order.forecast?.set.perSideMm ?? 0;
-    const { stoning, strokeRate } = await handOfPerson(db, by);
+    const { stoning, strokeRateOf } = await handOfPerson(db, by);
     const depths = [...rakersRead(dossier.sessions, 'after').values()].map((r) => r.depthMm);
     const wanted = dossier.plan?.order.forecast?.rakers?.wantedMm;
-    const rakers = wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), strokeRate);
+    const rakers = wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), strokeRateOf(tipFile(dossier)));
     const judged = judgeTestCut(check, { set, heightSpreadMm, rakers }, target, stoning.rate);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(
@@ -60,6 +60,10 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     await row.update({ stage, version: row.version + 1 }, { transaction: t });
   });
 }
+
+/** The file the rakers' tips are brought down with. */
+const tipFile = ({ plan }: Dossier): string | null =>
+  plan?.order.steps.find((step) => step.kind === 'raker-tips')?.tool ?? null;
 
 /** How uneven the line is: over the straight or breasted line its teeth lie on. mm. */
 function spreadOf(saw: Saw, { teeth }: LineView): number | null {

@@ -14,7 +14,7 @@ import { keptOrder } from './kept-order';
 
 /** The order worked out here from what is kept, then frozen with everything it came from. */
 export async function acceptPlan(db: Database, ticketId: number, choice: PlanChoice, by: number): Promise<Dossier> {
-  const [{ book }, { strokeRate }] = await Promise.all([readShop(db), handOfPerson(db, by)]);
+  const [{ book }, hand] = await Promise.all([readShop(db), handOfPerson(db, by)]);
   return changeTicket(db, ticketId, ['plan', 'bench'], async (row, t) => {
     await refuseStale(db, row, choice.version, t);
     const dossier = await readDossier(db, ticketId, t);
@@ -26,7 +26,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     const pulled = { pullFiling, backDeg, topDeg, besideMm };
     const angles = { rakeDeg, fleamDeg };
     const wish = { line, angles, convert, sample, retoothMm, breastMm, rakerMm, rakerTip, ...pulled };
-    const studied = work.study(workFactsOf(dossier, book, strokeRate), wish);
+    const studied = work.study(workFactsOf(dossier, book, hand), wish);
     if (!studied.ok) throw unfit(studied);
     const { study, coverage } = studied;
     if (coverage.partial && !sample)

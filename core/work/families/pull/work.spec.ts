@@ -87,7 +87,7 @@ describe('a two-edged pull saw', () => {
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
-    strokeRate: UNCALIBRATED_STROKES,
+    strokeRateOf: () => UNCALIBRATED_STROKES,
   });
   const crosscut = teethOf({ ...saw, edges: 1, ripPitchMm: undefined });
   const rip = teethOf(saw) - crosscut;
@@ -103,6 +103,20 @@ describe('a two-edged pull saw', () => {
     expect(order.steps.map((s) => s.line)).toEqual(['crosscut', 'crosscut', 'rip', undefined, undefined]);
     // A rip filing is square across: it needs no turning.
     expect(order.steps.filter((s) => s.kind === 'finish').length).toBe(1);
+  });
+
+  it('each edge has the rate of the file it is worked with', () => {
+    const measured = facts([...heights('crosscut', crosscut), ...heights('rip', rip)], { ripPitchMm: 4 });
+    const asked: string[] = [];
+    const strokeRateOf = (file: string) => {
+      asked.push(file);
+      return { rateMmPerStroke: 0.01 * asked.length, errorMmPerStroke: 0, readings: 1 };
+    };
+    const studied = pullWork.study({ ...measured, strokeRateOf }, PLAIN_WISH);
+    if (!studied.ok) throw new Error(studied.code);
+    const { study } = studied;
+    expect(asked).toEqual([study.file.file.name, study.beside?.study.file.file.name ?? '']);
+    expect([study, study.beside?.study].map((one) => one?.inputs.strokeRate.rateMmPerStroke)).toEqual([0.01, 0.02]);
   });
 
   it('with one edge measured says so; beside a hardened edge the soft one is the whole saw', () => {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButton } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -7,6 +8,7 @@ import { Store } from '@ngrx/store';
 import type { Calibration } from '@odontis/core/calibration/hand';
 import { calibrationReading, CALIBRATIONS } from '@odontis/core/calibration/hand';
 import type { Person } from '@odontis/contract/people';
+import { FEATHER_FILES, TAPER_FILES } from '@odontis/core/file/file-choice';
 import { parseLength } from '@odontis/core/units/length';
 import { ShopApi } from '../api/shop-api';
 import { toRefusal } from '../api/refusal';
@@ -22,16 +24,18 @@ interface Words {
 
 /** What is counted, and what is measured after it. */
 const WORDS: Record<Calibration, Words> = {
-  strokes: { name: 'strokes of a file', amount: 'Strokes', did: 'Gullet dropped', tool: null },
+  strokes: { name: 'strokes of a file', amount: 'Strokes', did: 'Gullet dropped', tool: 'Which file' },
   stoning: { name: 'passes of a stone', amount: 'Passes', did: 'Off the side', tool: null },
   'set-tool': { name: 'the set tool', amount: 'Number on it', did: 'Set it made', tool: 'Which set tool' },
 };
+
+const FILE_NAMES = [...TAPER_FILES, ...FEATHER_FILES].map((file) => file.name);
 
 /** One measured deed of a hand, typed where it was done: at the bench, or in the shop book. */
 @Component({
   selector: 'od-calibrate-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatFormFieldModule, MatInput, MatSelectModule],
+  imports: [MatAutocompleteModule, MatButton, MatFormFieldModule, MatInput, MatSelectModule],
   template: `
     <form (submit)="$event.preventDefault(); keep()">
       @if (!only()) {
@@ -47,8 +51,21 @@ const WORDS: Record<Calibration, Words> = {
       @if (says().tool; as label) {
         <mat-form-field
           ><mat-label>{{ label }}</mat-label
-          ><input #toolField matInput maxlength="60" [value]="tool()" (input)="tool.set(toolField.value)"
-        /></mat-form-field>
+          ><input
+            #toolField
+            matInput
+            maxlength="60"
+            [matAutocomplete]="files"
+            [matAutocompleteDisabled]="what() !== 'strokes'"
+            [value]="tool()"
+            (input)="tool.set(toolField.value)"
+          />
+          <mat-autocomplete #files (optionSelected)="tool.set($event.option.value)">
+            @for (name of alike(); track name) {
+              <mat-option [value]="name">{{ name }}</mat-option>
+            }
+          </mat-autocomplete></mat-form-field
+        >
       }
       <mat-form-field class="short"
         ><mat-label>{{ says().amount }}</mat-label
@@ -87,7 +104,7 @@ export class CalibrateForm {
   readonly person = input.required<Person>();
   /** The one kind that is measured here; left out it is chosen. */
   readonly only = input<Calibration | null>(null);
-  /** The set tool in hand. */
+  /** The file, stone or set tool in hand. */
   readonly named = input('');
   private readonly store = inject(Store);
   private readonly api = inject(ShopApi);
@@ -97,6 +114,10 @@ export class CalibrateForm {
   protected readonly what = linkedSignal<Calibration>(() => this.only() ?? 'strokes');
   protected readonly says = computed(() => WORDS[this.what()]);
   protected readonly tool = linkedSignal(() => this.named());
+  /** Files by the names orders call them, as far as typed. */
+  protected readonly alike = computed(() =>
+    FILE_NAMES.filter((name) => name.toLowerCase().includes(this.tool().trim().toLowerCase())),
+  );
   protected readonly amount = signal('');
   protected readonly did = signal('');
   protected readonly slip = signal<string | null>(null);
@@ -108,7 +129,7 @@ export class CalibrateForm {
     const did = parseLength(this.did(), this.speech.unit());
     const read = calibrationReading.safeParse({
       what: this.what(),
-      tool: this.says().tool ? this.tool() : '',
+      tool: this.says().tool ? this.tool().trim() : '',
       amount: Number(this.amount().replace(',', '.').trim() || NaN),
       didMm: did.ok ? did.mm : NaN,
     });

@@ -75,6 +75,13 @@ describe('the tool at the first teeth', () => {
   });
   it('and whose it is, once it was measured', async () => {
     await open('shape', [{ what: 'strokes', tool: '', amount: 8, didMm: 0.24 }]);
+    expect(text()).toMatch(/Your hand with other files: .* a stroke, from 1/);
+  });
+  it('with the very file in hand first', async () => {
+    await open('shape', [
+      { what: 'strokes', tool: '', amount: 8, didMm: 0.24 },
+      { what: 'strokes', tool: stepOf('shape').tool ?? '', amount: 8, didMm: 0.16 },
+    ]);
     expect(text()).toMatch(/Your hand: .* a stroke, from 1/);
   });
 });

@@ -47,7 +47,11 @@ const TRIED: Partial<Record<StepKind, Calibration>> = {
         }
         <details>
           <summary>Measured the first {{ what === 'set-tool' ? 'teeth' : 'places' }}? Keep it for next time</summary>
-          <od-calibrate-form [person]="who" [only]="what" [named]="tool()" />
+          <od-calibrate-form
+            [person]="who"
+            [only]="what"
+            [named]="what === 'set-tool' ? tool() : (step().tool ?? '')"
+          />
         </details>
       }
     }
@@ -89,7 +93,10 @@ export class ToolTrial {
   });
 
   protected readonly rate = computed(() => {
-    const { strokeRate, stoning } = this.hand();
+    const { strokeRateOf, files, stoning } = this.hand();
+    const { tool } = this.step();
+    const strokeRate = strokeRateOf(tool);
+    const other = this.tried() === 'strokes' && !files.includes(tool ?? '') ? ' with other files' : '';
     const [mm, error, readings, of] =
       this.tried() === 'stoning'
         ? [stoning.rate, stoning.error, stoning.readings, 'pass']
@@ -97,6 +104,6 @@ export class ToolTrial {
     const known = `${this.speech.finer(mm)} ± ${this.speech.finer(error)} a ${of}`;
     return readings === 0
       ? `The trade’s usual ${known}: yours is not measured yet.`
-      : `Your hand: ${known}, from ${readings}.`;
+      : `Your hand${other}: ${known}, from ${readings}.`;
   });
 }

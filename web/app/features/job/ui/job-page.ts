@@ -5,7 +5,7 @@ import { MatInput } from '@angular/material/input';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { workFactsOf } from '@odontis/contract/work-facts';
-import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
+import { handOf } from '@odontis/core/calibration/hand';
 import { workOf } from '@odontis/core/work/families';
 import type { Step } from '@odontis/core/work/step';
 import { teethOf } from '@odontis/core/saw/saw';
@@ -138,7 +138,7 @@ export class JobPage {
     const [dossier, book] = [this.dossier(), this.speech.book()];
     const work = dossier && workOf(dossier.saw.family);
     if (!dossier || !book || !work || work.way !== 'by-hand') return null;
-    return work.order(workFactsOf(dossier, book, UNCALIBRATED_STROKES));
+    return work.order(workFactsOf(dossier, book, handOf([])));
   });
   protected readonly cautions = computed(() => [
     ...new Set(this.order()?.steps.flatMap((step) => step.cautions) ?? []),

@@ -58,8 +58,9 @@ describe('the shop book', () => {
 
   it('adds counted strokes to the right person', async () => {
     const form = host().querySelectorAll('form')[1] as HTMLFormElement;
-    const [strokes, drop] = [...form.querySelectorAll('input')];
+    const [file, strokes, drop] = [...form.querySelectorAll('input')];
     for (const [field, text] of [
+      [file, ' 6 in slim taper '],
       [strokes, '8'],
       [drop, '6'],
     ] as const) {
@@ -69,7 +70,12 @@ describe('the shop book', () => {
     }
     form.dispatchEvent(new Event('submit', { cancelable: true }));
     const call = bench.http.expectOne('/api/people/2/calibrations');
-    expect(call.request.body.reading).toEqual({ what: 'strokes', tool: '', amount: 8, didMm: jasmine.any(Number) });
+    expect(call.request.body.reading).toEqual({
+      what: 'strokes',
+      tool: '6 in slim taper',
+      amount: 8,
+      didMm: jasmine.any(Number),
+    });
     expect(call.request.body.reading.didMm).toBeCloseTo(0.1524, 9);
     call.flush(testPeople);
   });

@@ -172,11 +172,14 @@ export class ShopbookPage {
 
   /** What is known of a person's hand, a line each. */
   protected handLines(person: Person): string[] {
-    const { strokeRate, stoning, setTools } = handOf(person.calibrations);
+    const { strokeRateOf, files, stoning, setTools } = handOf(person.calibrations);
     const rate = (mm: number, error: number, of: string, readings: number): string =>
       `${this.speech.finer(mm)} ± ${this.speech.finer(error)} a ${of}, ${readings === 0 ? 'the trade’s usual, nothing measured yet' : `from ${readings}`}`;
     return [
-      rate(strokeRate.rateMmPerStroke, strokeRate.errorMmPerStroke, 'stroke', strokeRate.readings),
+      ...[null, ...files].map((file) => {
+        const { rateMmPerStroke, errorMmPerStroke, readings } = strokeRateOf(file);
+        return rate(rateMmPerStroke, errorMmPerStroke, file === null ? 'stroke' : `stroke of the ${file}`, readings);
+      }),
       rate(stoning.rate, stoning.error, 'pass of the stone', stoning.readings),
       ...setTools.map((tool) => `set tool “${tool.name}”, read ${tool.readings} times`),
     ];
