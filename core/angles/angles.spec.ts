@@ -4,6 +4,7 @@ import { gulletPlanes, mirrored } from '../reference/filed-gullet';
 import { toothBetween } from '../reference/filed-tooth-solid';
 import { filedTooth } from '../file/flank-angles';
 import { ridgeOf, toothRow } from '../file/tooth-row';
+import { afterTopOnly, freshHeightMm, pullOutline } from '../pull/pull-tooth';
 import { randomFrom } from '../reference/made-scan';
 import type { Saw } from '../saw/saw';
 import { weightedMean } from '../evidence/estimate';
@@ -200,12 +201,60 @@ describe('a row of teeth drawn from its gullets', () => {
             const solid = toothBetween(planes(i + 1), planes(i), 0.9);
             expect(ridgeOf(tooth).dropMm).toBeCloseTo(solid.dropMm, 9);
             expect(ridgeOf(tooth).point).toBe(solid.point);
-            const high = solid.point === 'left' ? tooth.left[1] : tooth.right[1];
+            const high = solid.point === 'left' ? tooth.left.tip : tooth.right.tip;
             [0, 1, 2].forEach((k) => expect(high[k]).toBeCloseTo(solid.tip[k] as number, 9));
           });
         },
       ),
     );
+  });
+
+  it('a top bevel cuts face and back off along its own plane, and leaves the tooth its outline in the middle of the plate', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5, max: 20, noNaN: true }),
+        fc.double({ min: 15, max: 45, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 25, noNaN: true }),
+        fc.double({ min: 0, max: 0.1, noNaN: true }),
+        (faceDeg, backDeg, topDeg, fleamDeg, filedMm) => {
+          const shape = { faceDeg, backDeg, topDeg, pitchMm: 2 };
+          const pull = { ...shape, heightMm: freshHeightMm(shape) };
+          const cut = afterTopOnly(pull, filedMm);
+          const tan = (deg: number) => Math.tan((deg * Math.PI) / 180);
+          const gullets = [fleamDeg, -fleamDeg].map((turn) => ({
+            ...{ rakeDeg: -faceDeg, backDeg },
+            ...{ faceTurnDeg: turn, backTurnDeg: turn },
+          }));
+          const thin = { topDeg, tipHeightMm: cut.tipHeightMm };
+          const tooth = toothRow(gullets, 2, 0.6, thin)[0];
+          if (!tooth) throw new Error('There is no tooth.');
+          const turn = -tan(fleamDeg);
+          for (const { backFoot, bevelEnd, tip, faceFoot } of [tooth.left, tooth.right]) {
+            const onTop = ([x, y, z]: readonly [number, number, number]) =>
+              cut.tipHeightMm + (x - 2 + cut.tipHeightMm * tan(faceDeg) + z * turn) * tan(topDeg) - y;
+            if (tip !== bevelEnd && tip[1] > bevelEnd[1]) {
+              expect(onTop(tip)).toBeCloseTo(0, 9);
+              expect(onTop(bevelEnd)).toBeCloseTo(0, 9);
+            }
+            expect((bevelEnd[0] - backFoot[0]) / tan(backDeg)).toBeCloseTo(bevelEnd[1], 9);
+            expect(faceFoot[0] - tip[1] * tan(faceDeg)).toBeCloseTo(tip[0], 9);
+          }
+          // Hardly any plate: what the side view of the plan is drawn from, seen the other way about.
+          const flat = toothRow(gullets, 2, 1e-9, thin)[0]?.left;
+          const [, drawnTip, drawnEnd] = pullOutline(pull, cut);
+          expect(2 - (flat?.tip[0] ?? NaN)).toBeCloseTo(drawnTip.x, 6);
+          expect(flat?.tip[1]).toBeCloseTo(drawnTip.y, 6);
+          expect(2 - (flat?.bevelEnd[0] ?? NaN)).toBeCloseTo(drawnEnd.x, 6);
+          expect(flat?.bevelEnd[1]).toBeCloseTo(drawnEnd.y, 6);
+        },
+      ),
+    );
+  });
+
+  it('a bevel that takes the whole tooth is refused', () => {
+    const square = { rakeDeg: 0, backDeg: 60, faceTurnDeg: 0, backTurnDeg: 0 };
+    expect(() => toothRow([square, square], 2, 0.6, { topDeg: 50, tipHeightMm: 1 })).toThrowError(RangeError);
   });
 
   it('flanks that meet below the plate’s other face are refused', () => {

@@ -9,8 +9,22 @@ export interface GulletFlanks {
   readonly backTurnDeg: number;
 }
 
-/** One side of the plate of a tooth: foot of its back, its ridge, foot of its face. mm in the saw's frame. */
-export type ToothSection = readonly [Vector3, Vector3, Vector3];
+/** The bevel across the top of a tooth, where it was filed so: a pull saw's. */
+export interface TopBevel {
+  /** Off level, falling from the tip to the back, degrees. */
+  readonly topDeg: number;
+  /** The tip over the gullet's bottom in the middle of the plate, mm. */
+  readonly tipHeightMm: number;
+}
+
+/** Where a tooth comes out of one face of the plate, mm in the saw's frame. */
+export interface ToothSection {
+  readonly backFoot: Vector3;
+  /** Where the top bevel ends on the back; the tip itself on a tooth without one. */
+  readonly bevelEnd: Vector3;
+  readonly tip: Vector3;
+  readonly faceFoot: Vector3;
+}
 
 /** A tooth as the two sections where it comes out of the plate's left and right face. */
 export interface ToothCorners {
@@ -27,10 +41,22 @@ export interface ToothCorners {
  *     back   x = (i - 1) p + y tan B + z tan m_back
  *     ridge  y(z) = (p + z (tan m_face - tan m_back)) / (tan B - tan r)
  *
+ * A top bevel falls by its angle e from the tip, of height h in the middle, to the back. It is filed
+ * with the file turned as for the back, which keeps the point on its side (no source):
+ *
+ *     top    y = h + (x - i p - h tan r - z tan m_back) tan e
+ *     tip    y(z) = h + z tan e (tan m_face - tan m_back) / (1 - tan e tan r)
+ *     end    y = (h (1 - tan e tan r) - p tan e) / (1 - tan e tan B), the same over the plate
+ *
  * Shapes: n + 1 gullets in, n teeth out; mm and degrees. Throws RangeError where a face
- * and a back never meet over the plate.
+ * and a back never meet over the plate, or a bevel takes the whole tooth.
  */
-export function toothRow(gullets: readonly GulletFlanks[], pitchMm: number, plateMm: number): ToothCorners[] {
+export function toothRow(
+  gullets: readonly GulletFlanks[],
+  pitchMm: number,
+  plateMm: number,
+  top: TopBevel | null = null,
+): ToothCorners[] {
   return gullets.slice(1).map((own, i) => {
     const behind = gullets[i] as GulletFlanks;
     const [lean, rear] = [tanDeg(own.rakeDeg), tanDeg(behind.backDeg)];
@@ -40,11 +66,20 @@ export function toothRow(gullets: readonly GulletFlanks[], pitchMm: number, plat
       if (!(rear > lean && y > 0))
         throw new RangeError('The two flanks never meet over the plate: no tooth has a point.');
       const [back, face] = [i * pitchMm + z * mb, (i + 1) * pitchMm + z * mf];
-      return [
-        [back, 0, z],
-        [back + y * rear, y, z],
-        [face, 0, z],
-      ];
+      const section = (tipY: number, endY: number): ToothSection => ({
+        backFoot: [back, 0, z],
+        bevelEnd: [back + endY * rear, endY, z],
+        tip: [face + tipY * lean, tipY, z],
+        faceFoot: [face, 0, z],
+      });
+      if (!top) return section(y, y);
+      const [fall, h] = [tanDeg(top.topDeg), top.tipHeightMm];
+      const tipY = h + (z * fall * (mf - mb)) / (1 - fall * lean);
+      const endY = (h * (1 - fall * lean) - pitchMm * fall) / (1 - fall * rear);
+      if (!(fall * rear < 1 && endY > 0)) throw new RangeError('The top bevel leaves no tooth.');
+      // Where it does not reach down to the flanks' ridge on this face of the plate, that ridge is left.
+      if (tipY >= y) return section(y, y);
+      return section(tipY, endY);
     };
     return { left: at(-plateMm / 2), right: at(plateMm / 2) };
   });
@@ -55,7 +90,7 @@ export function ridgeOf({ left, right }: ToothCorners): {
   readonly dropMm: number;
   readonly point: 'left' | 'right' | null;
 } {
-  const rise = right[1][1] - left[1][1];
+  const rise = right.tip[1] - left.tip[1];
   return { dropMm: Math.abs(rise), point: Math.abs(rise) < LEVEL_MM ? null : rise > 0 ? 'right' : 'left' };
 }
 

@@ -42,6 +42,16 @@ describe('teeth from the side, the top and the end', () => {
     push.forEach((x, i) => expect(x + (pull[i] ?? NaN)).toBeCloseTo(VIEW.width, 0));
   });
 
+  it('a bevel across the tops shows in all three: a face of its own from above, and the tip lower', () => {
+    const [bare, bevelled] = [drawn(15, 'pull'), { ...drawn(15, 'pull'), top: { topDeg: 20, tipHeightMm: 2 } }].map(
+      placeTeeth,
+    );
+    expect(bare?.top.bevels).toBe('');
+    expect(numbers(bevelled?.top.bevels ?? '').length).toBe(3 * 4 * 2);
+    expect(bevelled?.side.near).not.toBe(bare?.side.near);
+    expect(bevelled?.dropMm).toBeLessThan(bare?.dropMm ?? 0);
+  });
+
   it('angles that leave no tooth are not drawn', () => {
     expect(
       placeTeeth({ ...drawn(0), gullets: alternateGullets({ rakeDeg: 50, backDeg: 40, fleamDeg: 0 }, 4) }),

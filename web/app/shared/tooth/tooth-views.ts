@@ -15,11 +15,12 @@ import { placeTeeth, VIEW } from './place-teeth';
             <path class="far" [attr.d]="p.side.far" />
             <path class="steel" [attr.d]="p.side.near" />
           </svg>
-          <figcaption><b>From the side</b> face {{ speech.rake(own().rakeDeg) }}, {{ back() }}</figcaption>
+          <figcaption><b>From the side</b> face {{ speech.rake(own().rakeDeg) }}, {{ back() }}{{ top() }}</figcaption>
         </figure>
         <figure>
           <svg [attr.viewBox]="box">
             <path class="back" [attr.d]="p.top.backs" />
+            <path class="bevel" [attr.d]="p.top.bevels" />
             <path class="steel" [attr.d]="p.top.faces" />
             <path class="ridge" [attr.d]="p.top.ridges" />
             <text x="2" y="12">left</text>
@@ -78,6 +79,9 @@ import { placeTeeth, VIEW } from './place-teeth';
       fill: var(--paper);
       stroke: var(--text-quiet);
     }
+    .bevel {
+      fill: color-mix(in srgb, var(--plate) 40%, var(--paper));
+    }
     .ridge {
       fill: none;
       stroke: var(--ink);
@@ -103,12 +107,16 @@ export class ToothViews {
   protected readonly back = computed(() =>
     this.teeth().backGuessed ? 'back not read' : `back ${this.own().backDeg.toFixed(1)}°`,
   );
+  protected readonly top = computed(() => {
+    const { top } = this.teeth();
+    return top ? `, top ${top.topDeg.toFixed(1)}°` : '';
+  });
   protected readonly set = computed(() => {
     const { setMm } = this.teeth();
     return setMm === null ? 'set not measured' : `set ${this.speech.fine(setMm)}`;
   });
   protected readonly label = computed(() => {
     const { rakeDeg, faceTurnDeg } = this.own();
-    return `Teeth drawn from the side, the top and the end: face ${this.speech.rake(rakeDeg)}, ${this.back()}, ${this.speech.bothFleams(faceTurnDeg)}, ${this.set()}.`;
+    return `Teeth drawn from the side, the top and the end: face ${this.speech.rake(rakeDeg)}, ${this.back()}${this.top()}, ${this.speech.bothFleams(faceTurnDeg)}, ${this.set()}.`;
   });
 }

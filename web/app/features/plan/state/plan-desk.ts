@@ -89,7 +89,7 @@ export const PlanDesk = signalStore(
         const coverage = coverageOf(inputs.readings, saw, { roles: study.prepared.roles });
         return { ok: true as const, study, coverage, past: null };
       }
-      const facts = workFactsOf(dossier, book, desk.hand().strokeRate);
+      const facts = workFactsOf(dossier, book, desk.hand());
       return work.study(facts, {
         line: lineNow(),
         angles: { rakeDeg: rakeDegNow(), fleamDeg: fleamDegNow() },
@@ -251,16 +251,22 @@ export const PlanDesk = signalStore(
       const [study, order] = [desk.found(), orderNow()];
       if (!study || !order || study.cutters) return null;
       const { inputs, forecast } = order;
+      const pull = study.pull;
+      const top = pull && {
+        topDeg: pull.tooth.topDeg,
+        tipHeightMm: pull.filing.kind === 'full' ? pull.tooth.heightMm : pull.afterTop.tipHeightMm,
+      };
       const teeth = (angles: AnglePair, backDeg: number) => ({
         gullets: alternateGullets({ ...angles, backDeg }, 4),
         pitchMm: forecast.tooth.pitchMm,
         plateMm: inputs.saw.plateThicknessMm,
         setMm: forecast.set.perSideMm,
-        cuts: study.pull ? ('pull' as const) : ('push' as const),
+        cuts: pull ? ('pull' as const) : ('push' as const),
+        ...(top && { top }),
         backGuessed: false,
       });
       return {
-        after: teeth(inputs.angles, study.pull ? study.pull.tooth.backDeg : forecast.tooth.filed.backDeg),
+        after: teeth(inputs.angles, pull ? pull.tooth.backDeg : forecast.tooth.filed.backDeg),
         before: inputs.from ? teeth(inputs.from.angles, study.tooth.backDeg) : null,
       };
     });
