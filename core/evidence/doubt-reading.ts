@@ -89,6 +89,7 @@ function mostOf(saw: Saw, quantity: LengthQuantity): number {
   if (quantity === 'set') return Math.min(most, Math.max(0.1, 0.75 * saw.plateThicknessMm));
   if (quantity === 'gullet-depth') return Math.min(most, 1.6 * saw.pitchMm);
   if (quantity === 'thickness') return Math.min(most, 2.5 * saw.plateThicknessMm);
+  if (quantity === 'breast') return MOST_BREAST_SHARE * saw.toothLineMm;
   if (quantity === 'rust' || quantity === 'pitting') return saw.toothLineMm;
   return most;
 }

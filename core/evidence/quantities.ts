@@ -11,6 +11,7 @@ export const LENGTH_QUANTITIES = [
   'set',
   'raker-depth',
   'raker-width',
+  'breast',
   'runout',
   'chipper-height',
   'thickness',
@@ -59,6 +60,13 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     least: 1,
     most: 25,
   },
+  breast: {
+    name: 'Breast',
+    asks: 'gap under a straight edge that rests on the crown',
+    place: 'station',
+    least: 0,
+    most: 60,
+  },
   runout: { name: 'Dial round the rim', asks: 'dial reading against tooth 1', place: 'tooth', least: -2, most: 2 },
   'chipper-height': {
     name: 'Chipper height',
@@ -99,6 +107,7 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
       return [
         ...(saw.pattern.includes('R') ? (['raker-depth', 'raker-width'] as const) : []),
         'height',
+        'breast',
         'place',
         'set',
         'gullet-depth',
@@ -121,6 +130,8 @@ export const USUAL_STATIONS = 7;
  * stations in mm. Rakers alone have a depth; a dado's part has its own teeth.
  */
 export function placesOf(saw: Saw, quantity: LengthQuantity, part: string | null = null): number[] {
+  // An arc is told by its ends and its middle.
+  if (quantity === 'breast') return [0, 0.5, 1].map((share) => Math.round(share * saw.toothLineMm));
   if (QUANTITY_FACTS[quantity].place === 'station') {
     const step = saw.toothLineMm / (USUAL_STATIONS + 1);
     return Array.from({ length: USUAL_STATIONS }, (_, i) => Math.round((i + 1) * step));

@@ -1,3 +1,4 @@
+import { MOST_BREAST_SHARE } from '../saw/breast';
 import type { Saw } from '../saw/saw';
 import { ANGLE_WAY_WORDS, waysOf } from './angle-finding';
 import { hasToothLine, mostTeethOf, partsFor, placesOf, QUANTITY_FACTS, quantitiesOf } from './quantities';
@@ -26,6 +27,8 @@ function whereFault(saw: Saw, r: Reading): string | null {
   }
   if (r.quantity === 'raker-width' && !r.setAside && r.value >= 2 * saw.pitchMm)
     return `A raker of ${r.value.toFixed(1)} mm would stand over its cutters: they are ${saw.pitchMm.toFixed(1)} mm from it.`;
+  if (r.quantity === 'breast' && !r.setAside && r.value > MOST_BREAST_SHARE * saw.toothLineMm)
+    return `A breast of ${r.value.toFixed(1)} mm is more than any saw is filed to: up to ${(MOST_BREAST_SHARE * saw.toothLineMm).toFixed(1)} mm on this line.`;
   const { name, place } = QUANTITY_FACTS[r.quantity];
   const ofLine = r.quantity === 'place' || r.quantity === 'height' || r.quantity === 'set';
   if (!quantitiesOf(saw).includes(r.quantity) && !(r.quantity === 'place' && hasToothLine(saw)))

@@ -26,6 +26,23 @@ describe('what a quantity’s readings say together', () => {
     expect([says?.lowest.place, says?.highest.place]).toEqual([10, 15]);
   });
 
+  it('the same of the gaps under a straight edge at three places; of one in the middle, nothing', () => {
+    const line = RAKER.toothLineMm;
+    const gaps = (over: number, under: number) =>
+      at([
+        [0, over],
+        [Math.round(line / 2), under],
+        [line, over],
+      ]);
+    const says = summariseQuantity(RAKER, 'breast', gaps(5.1, 0.1), 3, { wood: 'dry-soft' })?.breast;
+    expect(says?.sagittaMm).toBeCloseTo(5, 3);
+    // R = c² / 8 s and half of s, by hand.
+    expect(says?.radiusMm).toBeCloseTo(line ** 2 / 40 + 2.5, 0);
+    expect(summariseQuantity(RAKER, 'breast', gaps(5, 0).slice(1, 2), 3, { wood: 'dry-soft' })?.breast).toBeNull();
+    // Hollow is no breast.
+    expect(summariseQuantity(RAKER, 'breast', gaps(0, 2), 3, { wood: 'dry-soft' })?.breast?.radiusMm).toBeNull();
+  });
+
   it('the breast of a long saw by its tips, and the bend of a jointer’s file for it', () => {
     const arc = (radius: number) =>
       at(

@@ -7,6 +7,7 @@ import type { RakerSaw } from '../raker/raker-target';
 import type { AtRaker, RakerGullets } from '../raker/raker-gullets';
 import { rakerGullets } from '../raker/raker-gullets';
 import { RAKER_OFF_MM, rakerSawOf, rakerTarget, USUAL_TIP_DEG } from '../raker/raker-target';
+import { gaugedBreast } from '../line/gauged-breast';
 import { freeBreastedLineForShare, radiusOf } from '../line/breasted-line';
 import { MOST_BREAST_SHARE } from '../saw/breast';
 import type { JointerBend } from '../line/jointer';
@@ -49,7 +50,7 @@ export interface QuantitySummary {
   } | null;
   /** Out of the widths of rakers: how deep the gullet of each must be for its tip, never one depth for all. */
   readonly gullets: RakerGullets | null;
-  /** Out of the heights of a long saw's cutters: the breast they lie on, and how a jointer's file is bent to it. */
+  /** Out of the heights of a long saw's cutters or the gaps under a straight edge: the breast they lie on, and how a jointer's file is bent to it. */
   readonly breast: {
     readonly sagittaMm: number;
     readonly overMm: number;
@@ -110,7 +111,12 @@ export function summariseQuantity(
     raker:
       quantity === 'raker-depth' && saw.family === 'crosscut' ? rakersOf(rakerSawOf(saw.kind), estimates, wood) : null,
     gullets: quantity === 'raker-width' ? rakerGullets(atRakers(estimates), atRakers(gulletDepths), tipDeg) : null,
-    breast: quantity === 'height' ? breastOf(saw, estimates, shareOnLine, shoesMm) : null,
+    breast:
+      quantity === 'height'
+        ? breastOf(saw, estimates, shareOnLine, shoesMm)
+        : quantity === 'breast'
+          ? gaugedOf(saw, estimates, shoesMm)
+          : null,
     dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
     bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
     reach: quantity === 'rust' || quantity === 'pitting' ? plateReach(estimates, saw.toothLineMm, saw.pitchMm) : null,
@@ -155,6 +161,20 @@ function breastOf(
   const sagittaMm = line.breast?.sagittaMm ?? 0;
   const radiusMm = radiusOf(line);
   return { sagittaMm, overMm, radiusMm, bend: jointerBend(radiusMm, shoesMm) };
+}
+
+/** The arc the gaps under a straight edge tell of, over the whole line. */
+function gaugedOf(saw: Saw, gaps: readonly PlaceEstimate[], shoesMm = USUAL_SHOES_MM): QuantitySummary['breast'] {
+  const crown = gaugedBreast(gaps, saw.toothLineMm);
+  if (!crown) return null;
+  const sagittaMm = Math.max(0, crown.value);
+  const radiusMm = radiusOf({ breast: { sagittaMm, chordMm: saw.toothLineMm } });
+  return {
+    sagittaMm,
+    overMm: saw.toothLineMm,
+    radiusMm,
+    bend: jointerBend(radiusMm, Math.min(shoesMm, saw.toothLineMm)),
+  };
 }
 
 const atRakers = (estimates: readonly PlaceEstimate[]): AtRaker[] =>

@@ -7,8 +7,11 @@ import { searchShareLine } from './share-search';
 const FLAT_MM = 0.02;
 
 /** Radius of the circle it stands for; null for a line that is straight to a file. mm. */
-export const radiusOf = ({ breast }: JointLine): number | null =>
-  breast && breast.sagittaMm >= FLAT_MM ? breastRadiusMm(breast.chordMm, breast.sagittaMm) : null;
+export const radiusOf = ({
+  breast,
+}: {
+  readonly breast?: Omit<NonNullable<JointLine['breast']>, 'middleMm'>;
+}): number | null => (breast && breast.sagittaMm >= FLAT_MM ? breastRadiusMm(breast.chordMm, breast.sagittaMm) : null);
 
 function chordOf(tips: readonly Tip[]): { middleMm: number; chordMm: number } {
   const first = tips[0];

@@ -11,6 +11,7 @@ import { oneOrder } from './2026-11-29-one-order';
 import { toeZones } from './2026-11-29-toe-zones';
 import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
+import { gaugedBreast } from './2026-11-29-gauged-breast';
 import { rakerWidth } from './2026-11-29-raker-width';
 import { patternOffset } from './2026-11-29-pattern-offset';
 import { pullEdges } from './2026-11-29-pull-edges';
@@ -36,6 +37,7 @@ export const MIGRATIONS: readonly Migration[] = [
   rakerWidth,
   shavings,
   pullEdges,
+  gaugedBreast,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

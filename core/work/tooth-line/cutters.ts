@@ -25,6 +25,8 @@ export interface CutterStudy {
   readonly sagittaMm: number;
   /** The crown the teeth lie on. */
   readonly ownSagittaMm: number;
+  /** The crown gauged under a straight edge; null where it was not. */
+  readonly gaugedMm: number | null;
   readonly mostSagittaMm: number;
   readonly radiusMm: number | null;
   readonly bend: JointerBend;
@@ -103,6 +105,7 @@ export function studyCutters(
     target: told.wantedMm === null ? table : { depthMm: told.wantedMm, reason: chosen(told.wantedMm, table) },
     sagittaMm: line.sagittaMm,
     ownSagittaMm: line.ownSagittaMm,
+    gaugedMm: told.gaugedMm ?? null,
     mostSagittaMm: line.mostSagittaMm,
     radiusMm,
     // A jointer longer than the line rides on nothing: it is bent as over the line itself.

@@ -54,8 +54,10 @@ const cuttersAndRakers = z
     tipDeg: z.number(),
     /** Wanted under the cutters; null: by the shop's table for the wood. */
     wantedMm: z.number().nullable(),
-    /** Crown of the joint line: null as the teeth lie, 0 straight. */
+    /** Crown of the joint line as chosen, 0 straight; null as it was gauged, or as the teeth lie where it was not. */
     breastMm: z.number().min(0).nullable(),
+    /** Crown gauged under a straight edge, over the chord of the cutters; null or left out where it was not. */
+    gaugedMm: z.number().min(0).nullish(),
     /** The shop's jointer, from shoe to shoe. */
     shoesMm: z.number(),
   })

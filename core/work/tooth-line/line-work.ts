@@ -1,6 +1,8 @@
 import { estimatesOf } from '../../evidence/estimates';
 import { plateBend } from '../../plate/plate-bend';
+import type { LineView } from '../../evidence/line-of';
 import { lineOf } from '../../evidence/line-of';
+import { gaugedBreast } from '../../line/gauged-breast';
 import { quantitiesOf } from '../../evidence/quantities';
 import { findReadingFaults } from '../../evidence/reading-faults';
 import type { LineFamily } from '../../saw/families';
@@ -158,7 +160,6 @@ function studyOne(
       keys: line.keys,
       measured: line.teeth.length - (pointed ? unread : 0),
       habits,
-      strokeRate: facts.strokeRate,
       marks: [...new Set(visit.marks.map((mark) => mark.kind))],
       etch: visit.etch,
       worksOtherGrain: worksOtherGrain(visit.grain, saw.filing),
@@ -166,11 +167,13 @@ function studyOne(
       ...straightening(facts),
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,
-      ...(pointed && { cutters: cuttersOf(facts, saw, line.rakersRead, wish) }),
+      ...(pointed && { cutters: cuttersOf(facts, saw, { ...line, teeth: judged }, wish) }),
       ...(saw.family === 'pull' && { pull: pullOf(facts, part, wish) }),
       judgement: facts.judgement,
     });
-    const study = studyLine(inputs);
+    const bare = studyLine(inputs);
+    const strokeRate = facts.strokeRateOf(bare.file.file.name);
+    const study = { ...bare, inputs: { ...bare.inputs, strokeRate } };
     const past = pastSaving(study);
     return { ok: true, study: wish.retoothMm === null ? study : retoothed(study, wish.retoothMm), coverage, past };
   } catch (error) {
@@ -204,23 +207,27 @@ const isLineSaw = (saw: Saw): saw is SawOf<LineFamily> => LINE_FAMILIES.some((fa
 function cuttersOf(
   { sessions, habits }: WorkFacts,
   saw: SawOf<'crosscut'>,
-  read: readonly number[],
+  line: Pick<LineView, 'teeth' | 'rakersRead'>,
   wish: LineWish,
 ): CuttersAndRakers {
   const readings = sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
   const gauged = (quantity: 'raker-width' | 'gullet-depth') =>
     estimatesOf(readings, quantity, null).map((e) => ({ tooth: e.place, mm: e.valueMm }));
+  const breast = gaugedBreast(estimatesOf(readings, 'breast', null), saw.toothLineMm);
+  // A crown falls with the square of the chord under it.
+  const chordMm = (line.teeth.at(-1)?.xMm ?? 0) - (line.teeth[0]?.xMm ?? 0);
   return {
     kind: saw.kind,
     pattern: saw.pattern,
     offset: saw.patternOffset ?? 0,
-    read,
+    read: line.rakersRead,
     widths: gauged('raker-width'),
     gullets: gauged('gullet-depth'),
     tip: wish.rakerTip ?? habits.rakerTips ?? 'straight',
     tipDeg: tipAngleOf(habits),
     wantedMm: wish.rakerMm,
     breastMm: wish.breastMm,
+    gaugedMm: breast && Math.max(0, breast.value) * (chordMm / saw.toothLineMm) ** 2,
     shoesMm: habits.jointerShoesMm ?? USUAL_SHOES_MM,
   };
 }

@@ -90,7 +90,9 @@ export function studyLine(inputs: LineInputs): LineStudy {
   const roles = inputs.cutters ? rolesOf(inputs.cutters, teeth) : null;
   const tips = onLine(inputs.readings, roles);
   if (tips.length < 3) throw new RangeError(`A plan needs three standing ${roles ? 'cutters' : 'teeth'} at least.`);
-  const arc = inputs.cutters ? cutterDatum(tips, inputs.cutters.breastMm, habits.shareOnLine, inputs.readings) : null;
+  const arc = inputs.cutters
+    ? cutterDatum(tips, inputs.cutters.breastMm ?? inputs.cutters.gaugedMm ?? null, habits.shareOnLine, inputs.readings)
+    : null;
   const datum = arc ? arc.datum : straightDatum(tips, inputs);
   // Uneven is what leaves the line it is jointed to: a breast is none.
   const judged = flattened(roles ? tips : inputs.readings, datum);

@@ -1,4 +1,12 @@
+import type { LengthReading } from '../../../evidence/reading';
 import { heightOn } from '../../../line/joint-line';
+import { UNCALIBRATED_STROKES } from '../../../line/strokes';
+import { ORDINARY_SAWS } from '../../../saw/ordinary-saws';
+import type { SawOf } from '../../../saw/saw';
+import { rolesOn, teethOf } from '../../../saw/saw';
+import { PLAIN_WISH } from '../../family-work';
+import type { LineWish, WorkFacts } from '../../family-work';
+import { DEFAULT_HABITS } from '../../habits';
 import { exampleRecord } from '../../../reference/examples';
 import type { LineOrder } from '../../order';
 import type { CrosscutRecord } from '../../saw-record';
@@ -142,5 +150,54 @@ describe('the work of a crosscut saw from its record', () => {
     expect(fewer?.choice.depthMm).toBeLessThanOrEqual(all?.choice.depthMm ?? 0);
     expect(fewer?.forecast.cut.reachedShare).toBeGreaterThanOrEqual(0.8);
     expect(all?.forecast.cut.reachedShare).toBeGreaterThanOrEqual(0.95);
+  });
+});
+
+describe('a breast that was gauged under a straight edge', () => {
+  const saw = ORDINARY_SAWS.map((one) => one.saw).find((one): one is SawOf<'crosscut'> => one.family === 'crosscut');
+  if (!saw) throw new Error('No crosscut saw is ordinary.');
+  const teeth = teethOf(saw);
+  const roles = rolesOn(saw, teeth) ?? [];
+  const lengthMm = (teeth - 1) * saw.pitchMm;
+  const reading = (quantity: LengthReading['quantity'], place: number, value: number): LengthReading => ({
+    ...{ key: `${quantity}-${place}`, quantity, place, value, gauge: 'feeler', part: null },
+    ...{ setAside: false, corrects: null, simulated: false },
+  });
+  const heights = roles.flatMap((role, i) =>
+    role === 'cutter' ? [reading('height', i + 1, 2 * (1 - ((2 * i) / (teeth - 1) - 1) ** 2))] : [],
+  );
+  const gaps = [0, 0.5, 1].map((share) =>
+    reading('breast', Math.round(share * saw.toothLineMm), 5 * (2 * share - 1) ** 2),
+  );
+  const cuttersOf = (readings: LengthReading[], wish: Partial<LineWish> = {}) => {
+    const facts: WorkFacts = {
+      saw,
+      visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+      sessions: [{ key: 'a', kind: 'before', readings }],
+      visits: [],
+      habits: DEFAULT_HABITS,
+      judgement: undefined,
+      strokeRateOf: () => UNCALIBRATED_STROKES,
+    };
+    const studied = crosscutWork.study(facts, { ...PLAIN_WISH, ...wish });
+    if (!studied.ok) throw new Error(studied.code);
+    return studied.study.cutters;
+  };
+
+  it('is what the jointer follows, over the cutters’ own chord; the tips’ own arc and any other can be chosen', () => {
+    const gauged = cuttersOf([...heights, ...gaps]);
+    const chord = roles.lastIndexOf('cutter') - roles.indexOf('cutter');
+    const over = (chord * saw.pitchMm) / saw.toothLineMm;
+    expect(gauged?.sagittaMm).toBeCloseTo(5 * over ** 2, 3);
+    expect(gauged?.gaugedMm).toBe(gauged?.sagittaMm ?? null);
+    const own = gauged?.ownSagittaMm ?? NaN;
+    expect(Math.abs(own - 2 * ((chord * saw.pitchMm) / lengthMm) ** 2)).toBeLessThan(0.05);
+    expect(cuttersOf([...heights, ...gaps], { breastMm: own })?.sagittaMm).toBeCloseTo(own, 9);
+    expect(cuttersOf([...heights, ...gaps], { breastMm: 0 })?.sagittaMm).toBe(0);
+  });
+
+  it('that nobody gauged is the tips’ own', () => {
+    const lies = cuttersOf(heights);
+    expect([lies?.gaugedMm, lies?.sagittaMm]).toEqual([null, lies?.ownSagittaMm ?? NaN]);
   });
 });

@@ -69,7 +69,7 @@ const SECOND_BEND_MM = 0.5;
         }
         @if (s.breast; as breast) {
           <tr>
-            <th scope="row">Breast, by the tips</th>
+            <th scope="row">Breast</th>
             <td class="figure">
               {{
                 breast.radiusMm === null

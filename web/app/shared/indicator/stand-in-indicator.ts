@@ -85,6 +85,7 @@ const STAND_IN: Readonly<Record<string, readonly [number, number]>> = {
   height: [-0.05, 0.12],
   'raker-depth': [0.34, 0.12],
   'raker-width': [8, 1.2],
+  breast: [3, 0.4],
   runout: [0, 0.16],
   'chipper-height': [-0.3, 0.24],
   thickness: [0.9, 0.02],

@@ -18,6 +18,12 @@ import type { PlanDraft } from '../data/plan-draft';
 
 const WOOD_SAYS: Record<Wood, string> = { 'dry-hard': 'dry hardwood', 'dry-soft': 'dry softwood', green: 'green wood' };
 
+type BreastWay = 'lies' | 'gauged' | 'straight' | 'given';
+/** A straight edge and the tips that disagree by more than this are asked about, mm. No source. */
+const TWO_BREASTS_MM = 0.3;
+/** A crown of a hand's own is told from the one it begins at by so little. mm. */
+const GIVEN_APART_MM = 1e-6;
+
 /** The line's breast and the rakers under it: what they are, what they become, and what a hand moves of both. */
 @Component({
   selector: 'od-rakers-plan',
@@ -41,9 +47,16 @@ export class RakersPlan {
   protected readonly manual = MANUAL_RAKERS_MM;
   protected readonly sharpenings = saySharpenings;
 
-  protected readonly way = computed(() => {
+  protected readonly way = computed((): BreastWay => {
+    const { gaugedMm, ownSagittaMm } = this.study();
     const mm = this.order().inputs.cutters?.breastMm ?? null;
-    return mm === null ? 'lies' : mm === 0 ? 'straight' : 'given';
+    if (mm === null) return gaugedMm === null ? 'lies' : 'gauged';
+    return mm === 0 ? 'straight' : mm === ownSagittaMm ? 'lies' : 'given';
+  });
+  /** The tips lie on another arc than was gauged under the straight edge, plainly. */
+  protected readonly twoBreasts = computed(() => {
+    const { gaugedMm, ownSagittaMm } = this.study();
+    return gaugedMm !== null && Math.abs(gaugedMm - ownSagittaMm) > TWO_BREASTS_MM;
   });
   protected readonly woodSays = computed(() => WOOD_SAYS[this.order().inputs.saw.wood]);
   /** From the shallowest to the deepest, each raker's own by its width. */
@@ -72,9 +85,12 @@ export class RakersPlan {
     if (fits) this.chose.emit({ breastMm: read.mm, depthMm: null });
   }
 
-  /** `given` begins at what the teeth lie on. */
-  protected breast(way: 'lies' | 'straight' | 'given'): void {
-    const own = Math.max(0.1, this.study().ownSagittaMm);
-    this.chose.emit({ breastMm: way === 'lies' ? null : way === 'straight' ? 0 : own, depthMm: null });
+  /** `given` begins at what stands now. */
+  protected breast(way: BreastWay): void {
+    const { ownSagittaMm, gaugedMm, sagittaMm } = this.study();
+    const given = Math.max(0.1, sagittaMm + GIVEN_APART_MM);
+    const lies = gaugedMm === null ? null : ownSagittaMm;
+    const breastMm = { lies, gauged: null, straight: 0, given }[way];
+    this.chose.emit({ breastMm, depthMm: null });
   }
 }

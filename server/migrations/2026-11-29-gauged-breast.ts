@@ -1,0 +1,17 @@
+import type { Migration } from './migration';
+
+const KNOWN = (quantities: string): string => `
+    ALTER TABLE evidence DROP CONSTRAINT evidence_quantity_check;
+    ALTER TABLE evidence ADD CONSTRAINT evidence_quantity_check CHECK (quantity IN (${quantities}));`;
+const BEFORE = `'place', 'height', 'set', 'raker-depth', 'runout', 'chipper-height', 'thickness', 'bow',
+        'gullet-depth', 'rust', 'pitting', 'kind', 'lean', 'note', 'angles', 'raker-width'`;
+
+/**
+ * A breast is gauged under a straight edge. Nothing that was read is ever taken away: down it goes only
+ * while none was.
+ */
+export const gaugedBreast: Migration = {
+  name: '2026-11-29-gauged-breast',
+  up: KNOWN(`${BEFORE}, 'breast'`),
+  down: KNOWN(BEFORE),
+};
