@@ -80,8 +80,7 @@ export function readingsOf(all: readonly AlikeReadings[]): KeptReading[] | null 
       const place = Number(cell(' '));
       const corrects = cell(' ') || null;
       const value = read(cell('\n'));
-      if (value === undefined || key === '' || !Number.isFinite(place) || !Number.isInteger(order))
-        return null;
+      if (value === undefined || key === '' || !Number.isFinite(place) || !Number.isInteger(order)) return null;
       const reading = {
         key,
         quantity,

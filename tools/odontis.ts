@@ -166,7 +166,7 @@ function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, join
       visits: [],
       habits: DEFAULT_HABITS,
       judgement: undefined,
-      strokeRate: UNCALIBRATED_STROKES,
+      strokeRateOf: () => UNCALIBRATED_STROKES,
     },
     PLAIN_WISH,
   );

@@ -8,7 +8,7 @@ import { keptOrder } from '../features/plans/kept-order';
 import { readDossier } from '../features/tickets/dossier';
 import type { Transaction } from 'sequelize';
 import type { Stage, Waits } from '@odontis/contract/ticket';
-import { fitStrokeRate } from '@odontis/core/line/strokes';
+import { handOf } from '@odontis/core/calibration/hand';
 import type { Answered } from '@odontis/core/shop/judge-intake';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
 import { takeLine } from '@odontis/core/evidence/take';
@@ -280,7 +280,7 @@ class DemoLoader {
     const dossier = await readDossier(db, ticketId, transaction);
     const studied =
       work.way === 'planned' &&
-      work.study(workFactsOf(dossier, FIRST_BOOK, fitStrokeRate([])), {
+      work.study(workFactsOf(dossier, FIRST_BOOK, handOf([])), {
         ...PLAIN_WISH,
         rakerTip: visit.rakerTip ?? null,
       });

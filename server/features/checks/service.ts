@@ -34,7 +34,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const { stoning, strokeRateOf } = await handOfPerson(db, by);
     const depths = [...rakersRead(dossier.sessions, 'after').values()].map((r) => r.depthMm);
     const wanted = dossier.plan?.order.forecast?.rakers?.wantedMm;
-    const rakers = wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), strokeRateOf(tipFile(dossier)));
+    const rakers =
+      wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), strokeRateOf(tipFile(dossier)));
     const judged = judgeTestCut(check, { set, heightSpreadMm, rakers }, target, stoning.rate);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(

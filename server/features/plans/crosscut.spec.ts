@@ -22,8 +22,13 @@ describe('a crosscut saw from its counter to its handover', () => {
   });
   afterAll(() => shop.close());
 
-  /** Opened and gauged; `cutters` of it measured, all where left out. */
-  const measured = async (cutters?: number): Promise<Dossier> => {
+  const length = (quantity: string, place: number, value: number) => ({
+    ...{ key: randomUUID(), quantity, place, value, gauge: 'straight-edge' },
+    ...{ part: null, setAside: false, corrects: null, simulated: false },
+  });
+
+  /** Opened and gauged, `more` besides; `cutters` of it measured, all where left out. */
+  const measured = async (cutters?: number, more: object[] = []): Promise<Dossier> => {
     const body = { ...newTicketBody(), saw: { ...saw, name: 'Trail saw' } };
     const opened = await shop.send('post', '/api/tickets', body);
     expect(opened.status).toBe(201);
@@ -34,7 +39,7 @@ describe('a crosscut saw from its counter to its handover', () => {
     const sent = await shop.send('post', `/api/tickets/${ticket.id}/evidence`, {
       session: { key: randomUUID(), kind: 'before' },
       seen: 0,
-      readings,
+      readings: [...readings, ...more],
     });
     expect(sent.status).toBe(201);
     return (await shop.send('post', `/api/tickets/${ticket.id}/measured`, { version: ticket.version })).body as Dossier;
@@ -77,10 +82,6 @@ describe('a crosscut saw from its counter to its handover', () => {
     }));
     const walked = await shop.send('post', `${at}/bench`, { planId: planned.plan?.id, events });
     expect(walked.status).toBeLessThan(300);
-    const length = (quantity: string, place: number, value: number) => ({
-      ...{ key: randomUUID(), quantity, place, value, gauge: 'straight-edge' },
-      ...{ part: null, setAside: false, corrects: null, simulated: false },
-    });
     const now = (await shop.send('get', at)).body as Dossier;
     expect(now.ticket.stage).toBe('check');
     await shop.send('post', `${at}/evidence`, {
@@ -113,6 +114,23 @@ describe('a crosscut saw from its counter to its handover', () => {
     const above = await accept(dossier, { rakerMm: -0.1 });
     expect(above.status).toBe(400);
     expect((await accept(dossier, { breastMm: 0 })).status).toBe(201);
+  });
+
+  it('a breast gauged under a straight edge is the jointer’s, kept as it was read; one no saw has is refused', async () => {
+    const gaps = [length('breast', 0, 6), length('breast', 200, 0), length('breast', 400, 6)];
+    const dossier = await measured(undefined, gaps);
+    const accepted = (await accept(dossier)).body as Dossier;
+    const order = accepted.plan?.order;
+    if (!order || !isLineOrder(order)) throw new Error('no order');
+    expect(order.inputs.cutters?.gaugedMm).toBeCloseTo(6 * ((order.forecast.line.breast?.chordMm ?? 0) / 400) ** 2, 6);
+    expect(order.forecast.line.breast?.sagittaMm).toBe(order.inputs.cutters?.gaugedMm ?? NaN);
+    const wild = await shop.send('post', `/api/tickets/${dossier.ticket.id}/evidence`, {
+      session: { key: randomUUID(), kind: 'before' },
+      seen: accepted.seen,
+      readings: [length('breast', 0, 60)],
+    });
+    expect(wild.status).toBe(400);
+    expect(JSON.stringify(wild.body)).toContain('A breast of 60.0 mm is more than any saw is filed to');
   });
 
   it('measured in part it is not planned as the whole: its breast is not told by a part', async () => {

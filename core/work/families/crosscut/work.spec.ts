@@ -160,7 +160,7 @@ describe('a breast that was gauged under a straight edge', () => {
   const roles = rolesOn(saw, teeth) ?? [];
   const lengthMm = (teeth - 1) * saw.pitchMm;
   const reading = (quantity: LengthReading['quantity'], place: number, value: number): LengthReading => ({
-    ...{ key: `${quantity}-${place}`, quantity, place, value, gauge: 'feeler', part: null },
+    ...{ key: `${quantity}-${place}`, quantity, place, value, gauge: 'straight-edge', part: null },
     ...{ setAside: false, corrects: null, simulated: false },
   });
   const heights = roles.flatMap((role, i) =>
