@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FILINGS } from '@odontis/core/saw/families';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
 import { text, version } from './fields';
 import { bounded } from './fields';
@@ -8,6 +9,8 @@ export const CUTS = ['true', 'left', 'right'] as const;
 /** A test cut on the last measured line. */
 export const newCheck = z.object({
   version,
+  /** Which edge of a two-edged saw made the cut; null or left out of a saw with one line. */
+  edge: z.enum(FILINGS).nullish(),
   runs: z.enum(CUTS),
   binds: z.boolean(),
   chatters: z.boolean(),
@@ -29,6 +32,7 @@ const rakersAfter = z.object({
 
 export const checkRound = z.object({
   number: z.number().int(),
+  edge: z.enum(FILINGS).nullable(),
   runs: z.enum(CUTS),
   binds: z.boolean(),
   chatters: z.boolean(),

@@ -135,6 +135,32 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
   await expect(page.getByText(/This saw came with/)).toBeVisible();
 });
 
+test('a two-edged pull saw is scanned edge by edge: what is taken is of the edge that was chosen', async () => {
+  const rows = (await (await page.request.get('/api/rack')).json()) as { id: number; stage: string; family: string }[];
+  const pulls = rows.filter((row) => row.family === 'pull' && row.stage === 'plan');
+  const all = await Promise.all(
+    pulls.map(async ({ id }) => answered.parse(await (await page.request.get(`/api/tickets/${id}`)).json())),
+  );
+  const two = all.find(({ saw }) => saw.family === 'pull' && saw.edges === 2);
+  if (two?.saw.family !== 'pull') throw new Error('The demo has no two-edged pull saw to be planned.');
+  tickets.set('two-edged', two.ticket.id);
+  const pitchMm = two.saw.ripPitchMm ?? two.saw.pitchMm;
+  const line = madeLine({ teeth: 24, pitchMm, rakeDeg: -5, unevenMm: 0.03 });
+  await openMeasure('two-edged');
+  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.getByRole('radiogroup', { name: 'Which edge the scan shows' }).getByText('rip edge').click();
+  await openScan(scanFile('rip.png', line, { dpi: 1200 }));
+  await expect(button('Take these 24 teeth')).toBeVisible({ timeout: 30_000 });
+  // Its own pitch is the one that is held against the picture.
+  await expect(page.getByText(/looks like/)).toHaveCount(0);
+  await button('Take these 24 teeth').click();
+  await expect.poll(async () => of((await dossier('two-edged')).sessions.at(-1), 'height').length).toBe(24);
+  const taken = (await dossier('two-edged')).sessions.at(-1);
+  for (const quantity of ['height', 'place', 'angles'])
+    expect(new Set(of(taken, quantity).map((r) => r.part))).toEqual(new Set(['rip']));
+  await expect(page.getByText(/24 on the rip edge/)).toBeVisible();
+});
+
 test('a wrong resolution is asked about; two scans of one saw are joined; a trace is saved for other programs', async () => {
   const { saw } = await dossier('hand');
   const line = madeLine({ teeth: 50, pitchMm: saw.pitchMm, rakeDeg: -14, unevenMm: 0.12, unequalMm: 0.08 });

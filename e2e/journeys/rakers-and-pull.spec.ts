@@ -159,11 +159,17 @@ async function pullSaw(browser: Browser, hands: Hands): Promise<void> {
   await walked(counter);
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await expectAccessible(page);
+  // Each edge is cut with; only when both have passed does it go home.
   await counter.button('Judge this cut');
-  await expect(page.getByRole('heading', { name: 'Cut 1: passes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cut 1, crosscut edge: passes' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Hand it over' })).toBeHidden();
+  const edge = page.getByRole('radiogroup', { name: 'Which edge cuts' });
+  await expect(edge.getByRole('radio', { name: 'rip edge' })).toBeChecked();
+  await counter.button('Judge this cut');
+  await expect(page.getByRole('heading', { name: 'Cut 2, rip edge: passes' })).toBeVisible();
   await counter.act(page.getByRole('link', { name: 'Hand it over' }));
   await expect(page.getByRole('link', { name: 'Open the customer’s report' })).toBeVisible();
-  await reported(counter, ['All three edges filed on every tooth', 'crosscut edge']);
+  await reported(counter, ['All three edges filed on every tooth', 'Test cut, crosscut edge', 'Test cut, rip edge']);
   await page.context().close();
 }
 

@@ -28,6 +28,7 @@ import type { OtherVisit } from './other-saws';
 import type { CrosscutWear } from './demo-crosscut';
 import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
 import { edgesToMeasure, readPull, wornPull } from './demo-pull';
+import { linesOfOrder } from '@odontis/core/work/lines-of-order';
 import { JOB_WORDS, OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
@@ -310,38 +311,41 @@ class DemoLoader {
       { bind: [JSON.stringify(events), row.id, by], transaction },
     );
     if (visit.stage === 'bench') return;
-    const after = demoAfter(order.targets, readings, order.forecast.set.perSideMm, this.random);
     const facts = toSaw(saw);
-    const edge = order.inputs.pull?.edge ?? null;
-    const again =
-      facts.family === 'pull'
-        ? readPull(facts, edge, after)
-        : facts.family === 'crosscut'
-          ? gaugedCrosscut(facts, after, { widths: false }, this.random)
-          : keyedLine(after);
+    const lines = linesOfOrder(order);
+    const again = lines.flatMap(({ edge, inputs, targets, forecast }, i) => {
+      const before = i === 0 ? readings : inputs.readings;
+      const after = demoAfter(targets, before, forecast.set.perSideMm, this.random);
+      if (facts.family === 'pull') return readPull(facts, edge, after);
+      return facts.family === 'crosscut'
+        ? gaugedCrosscut(facts, after, { widths: false }, this.random)
+        : keyedLine(after);
+    });
     await this.measuring(ticketId, 'after', again, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
-    await db.models.CheckRound.create(
-      {
-        ticketId,
-        number: 1,
-        runs: 'true',
-        binds: false,
-        chatters: false,
-        note: '',
-        verdict: 'pass',
-        setLeftMm: order.forecast.set.perSideMm,
-        setRightMm: order.forecast.set.perSideMm,
-        shavings: order.forecast.rakers ? 'ribbons' : null,
-        rakers: null,
-        stoneSide: 'none',
-        stonePasses: 0,
-        advice: ['passes'],
-        personId: by,
-        at: visit.opened.plus({ days: 3 }).toJSDate(),
-      },
-      { transaction },
-    );
+    for (const [i, { edge, forecast }] of lines.entries())
+      await db.models.CheckRound.create(
+        {
+          ticketId,
+          number: i + 1,
+          edge,
+          runs: 'true',
+          binds: false,
+          chatters: false,
+          note: '',
+          verdict: 'pass',
+          setLeftMm: forecast.set.perSideMm,
+          setRightMm: forecast.set.perSideMm,
+          shavings: forecast.rakers ? 'ribbons' : null,
+          rakers: null,
+          stoneSide: 'none',
+          stonePasses: 0,
+          advice: ['passes'],
+          personId: by,
+          at: visit.opened.plus({ days: 3 }).toJSDate(),
+        },
+        { transaction },
+      );
   }
 
   private paceOf(person: number): number {

@@ -11,6 +11,7 @@ import { oneOrder } from './2026-11-29-one-order';
 import { toeZones } from './2026-11-29-toe-zones';
 import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
+import { checkEdges } from './2026-11-29-check-edges';
 import { gaugedBreast } from './2026-11-29-gauged-breast';
 import { rakerWidth } from './2026-11-29-raker-width';
 import { patternOffset } from './2026-11-29-pattern-offset';
@@ -38,6 +39,7 @@ export const MIGRATIONS: readonly Migration[] = [
   shavings,
   pullEdges,
   gaugedBreast,
+  checkEdges,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

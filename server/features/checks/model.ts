@@ -17,6 +17,7 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   id: CreationOptional<number>;
   ticketId: number;
   number: number;
+  edge: CheckRound['edge'];
   runs: CheckRound['runs'];
   binds: boolean;
   chatters: boolean;
@@ -39,6 +40,7 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       id,
       ticketId: whole,
       number: whole,
+      edge: maybeWords,
       runs: words,
       binds: yesNo,
       chatters: yesNo,

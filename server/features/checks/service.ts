@@ -10,7 +10,7 @@ import { rakersAfter } from '@odontis/core/raker/shavings';
 import type { Saw } from '@odontis/core/saw/saw';
 import { isPointed, placesOn, rakersOf, rolesOn } from '@odontis/core/saw/saw';
 import { sawIn } from '@odontis/core/work/saw-after';
-import { firstLineOf } from '@odontis/core/saw/edges';
+import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import { sidesOf } from '@odontis/core/evidence/sides';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
@@ -18,6 +18,7 @@ import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
 import { handOfPerson } from '../people/service';
 import { readDossier } from '../tickets/dossier';
+import { Problem } from '../../http/problem';
 import { changeTicket, refuseStale } from '../tickets/hold';
 
 /** A test cut judged on the line as last measured after the work; a pass moves the saw to its handover. */
@@ -26,11 +27,18 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     await refuseStale(db, row, check.version, t);
     const dossier = await readDossier(db, ticketId, t);
     const saw = sawIn('after', dossier.saw, dossier.plan?.order);
-    const edge = firstLineOf(saw);
+    const rounds = dossier.checks;
+    const lines = linesOfOrder(dossier.plan?.order);
+    const tested = lines.find((one) => one.edge === (check.edge ?? lines[0]?.edge ?? null)) ?? null;
+    if (!tested && check.edge)
+      throw new Problem('bad-input', `The ${check.edge} edge of this saw was not worked.`, [
+        { path: '/edge', message: 'An edge that its order works.' },
+      ]);
+    const edge = tested?.edge ?? null;
     const line = lineOf(dossier.sessions, saw, 'after', edge);
     const heightSpreadMm = line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
     const set = setOf(dossier.sessions, 'after', sidesOf(saw), edge);
-    const target = dossier.plan?.order.forecast?.set.perSideMm ?? 0;
+    const target = tested?.forecast.set.perSideMm ?? 0;
     const { stoning, strokeRateOf } = await handOfPerson(db, by);
     const depths = [...rakersRead(dossier.sessions, 'after').values()].map((r) => r.depthMm);
     const wanted = dossier.plan?.order.forecast?.rakers?.wantedMm;
@@ -41,10 +49,11 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     await db.models.CheckRound.create(
       {
         ...cut,
+        edge,
         shavings: check.shavings ?? null,
         rakers,
         ticketId,
-        number: dossier.checks.length + 1,
+        number: rounds.length + 1,
         verdict: judged.verdict,
         setLeftMm: set && set.left.count > 0 ? set.left.meanMm : null,
         setRightMm: set && set.right.count > 0 ? set.right.meanMm : null,
@@ -57,7 +66,9 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     );
     // What is measured from here on is of the saw after this cut's stoning.
     await closeSessions(db, ticketId, 'after', t);
-    const stage = judged.verdict === 'pass' ? 'handover' : row.stage;
+    // Each line has to pass: the other edge of a two-edged saw is cut with too.
+    const left = dossier.plan ? linesToCut(dossier.plan.order, [...rounds, { edge, verdict: judged.verdict }]) : [];
+    const stage = judged.verdict === 'pass' && left.length === 0 ? 'handover' : row.stage;
     await row.update({ stage, version: row.version + 1 }, { transaction: t });
   });
 }

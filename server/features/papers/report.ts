@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import { sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
@@ -10,12 +11,14 @@ import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { lineOf } from '@odontis/core/evidence/line-of';
+import type { LineStatistics } from '@odontis/core/evidence/line-statistics';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import type { LineView } from '@odontis/core/evidence/line-of';
 import { rakersRead } from '@odontis/core/evidence/rakers-read';
 import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import { overOwnArc } from '@odontis/core/line/own-arc';
-import { firstLineOf } from '@odontis/core/saw/edges';
+import type { Filing } from '@odontis/core/saw/families';
+import { lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
 import { endsOf } from '@odontis/core/saw/ends';
 import type { Saw } from '@odontis/core/saw/saw';
 import { isPointed, placesOn, rolesOn } from '@odontis/core/saw/saw';
@@ -86,13 +89,31 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
 }
 
 function checked(dossier: Dossier, book: ShopBook): Row[] {
-  const last = dossier.checks.at(-1);
+  const { checks } = dossier;
+  const edges = [...new Set(checks.map((round) => round.edge))];
+  return edges.flatMap((edge) =>
+    checkedLine(
+      checks.filter((round) => round.edge === edge),
+      edge,
+      book,
+    ),
+  );
+}
+
+/** How one line of teeth came through its test cuts. */
+function checkedLine(rounds: readonly CheckRound[], edge: Filing | null, book: ShopBook): Row[] {
+  const last = rounds.at(-1);
   if (!last) return [];
-  const rows: Row[] = [['Test cut', last.verdict === 'pass' ? 'runs true, neither binds nor jumps' : 'not passed yet']];
+  const rows: Row[] = [
+    [
+      edge ? `Test cut, ${edge} edge` : 'Test cut',
+      last.verdict === 'pass' ? 'runs true, neither binds nor jumps' : 'not passed yet',
+    ],
+  ];
   if (last.setLeftMm !== null && last.setRightMm !== null) {
     rows.push(['Set as measured', `left ${sayFine(last.setLeftMm, book)}, right ${sayFine(last.setRightMm, book)}`]);
   }
-  const stoned = dossier.checks.reduce((sum, round) => sum + round.stonePasses, 0);
+  const stoned = rounds.reduce((sum, round) => sum + round.stonePasses, 0);
   if (stoned > 0) rows.push(['Stoned', `${stoned} light ${stoned === 1 ? 'pass' : 'passes'} before it ran true`]);
   return rows;
 }
@@ -114,21 +135,63 @@ function rakersSaid(dossier: Dossier, kind: 'before' | 'after', book: ShopBook):
   return `${sayFine(Math.min(...depths), book)} to ${sayFine(Math.max(...depths), book)} below the cutters, ${depths.length} measured`;
 }
 
-/** The customer's report: what was found, done and checked, before and after, and when to come again. */
-export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
-  const { ticket, customer, saw } = dossier;
-  const came = sawIn('before', saw, dossier.plan?.order);
-  const edge = firstLineOf(saw);
-  const before = straightened(came, lineOf(dossier.sessions, came, 'before', edge));
-  const went = sawIn('after', saw, dossier.plan?.order);
-  const after = straightened(went, lineOf(dossier.sessions, went, 'after', edge));
+/** One line of teeth as it came in and as it went, as far as each was measured. */
+interface ReportedLine {
+  readonly edge: Filing | null;
+  readonly before: LineView | null;
+  readonly after: LineView | null;
+  readonly found: LineStatistics | null;
+}
+
+/** Every line that was measured: both edges of a two-edged saw. */
+function reportedLines({ saw, sessions, plan }: Dossier): ReportedLine[] {
+  const [came, went] = [sawIn('before', saw, plan?.order), sawIn('after', saw, plan?.order)];
+  const edges = softEdgesOf(saw);
+  return (edges.length > 0 ? edges : [null]).map((edge) => {
+    const before = straightened(came, lineOf(sessions, came, 'before', edge));
+    const after = straightened(went, lineOf(sessions, went, 'after', edge));
+    const place = placesOn(lineSawAt(came, edge), before?.teeth.length ?? 0);
+    return { edge, before, after, found: before && lineStatistics(before.teeth, place) };
+  });
+}
+
+function foundRows({ edge, before, after, found }: ReportedLine, book: ShopBook): Row[] {
+  if (!found) return [];
+  return [
+    [
+      edge ? `Teeth, ${edge} edge` : 'Teeth',
+      `${found.teeth} standing${found.missing ? `, ${found.missing} missing` : ''}`,
+    ],
+    ['Height from highest to lowest', sayFine(found.heightSpreadMm, book)],
+    ['Worst spacing error', found.placesMeasured ? sayFine(found.worstSpacingMm, book) : 'not measured'],
+    ...(before?.simulated || after?.simulated
+      ? [['Readings', 'some of a simulated gauge, not of this saw'] satisfies Row]
+      : []),
+  ];
+}
+
+function linePictures(saw: Saw, { edge, before, after }: ReportedLine, book: ShopBook): Content[] {
   const lanes = [
     ...(before ? [{ name: 'Before', readings: before.teeth }] : []),
     ...(after && after.heightsRead > 2 ? [{ name: 'After', readings: after.teeth }] : []),
   ];
+  if (lanes.length === 0) return [];
+  const { svg, rangeMm } = heightLanes(lanes);
+  return [
+    {
+      text: `Tooth heights, ${endsOf(saw).heel} to ${endsOf(saw).toe}${edge ? `, ${edge} edge` : ''}, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(rangeMm, book)}.`,
+      fontSize: 8,
+      color: '#555',
+    },
+    { svg, width: pt(170) },
+  ];
+}
+
+/** The customer's report: what was found, done and checked, before and after, and when to come again. */
+export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
+  const { ticket, customer, saw } = dossier;
+  const lines = reportedLines(dossier);
   const rakers = { before: rakersSaid(dossier, 'before', book), after: rakersSaid(dossier, 'after', book) };
-  const picture = heightLanes(lanes);
-  const found = before ? lineStatistics(before.teeth, placesOn(came, before.teeth.length)) : null;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
   const next = nextVisit(saw.family, ticket.useRate);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
@@ -152,28 +215,10 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       heading('What we found'),
       table([
         ...ticket.reasons.map((r, i): Row => [i === 0 ? 'At the counter' : '', r.says]),
-        ...(found
-          ? ([
-              ['Teeth', `${found.teeth} standing${found.missing ? `, ${found.missing} missing` : ''}`],
-              ['Height from highest to lowest', sayFine(found.heightSpreadMm, book)],
-              ['Worst spacing error', found.placesMeasured ? sayFine(found.worstSpacingMm, book) : 'not measured'],
-              ...(before?.simulated || after?.simulated
-                ? [['Readings', 'some of a simulated gauge, not of this saw'] satisfies Row]
-                : []),
-            ] satisfies Row[])
-          : []),
+        ...lines.flatMap((line) => foundRows(line, book)),
         ...(rakers.before ? [['Rakers', rakers.before] satisfies Row] : []),
       ]),
-      ...(lanes.length > 0
-        ? ([
-            {
-              text: `Tooth heights, ${endsOf(saw).heel} to ${endsOf(saw).toe}${edge ? `, ${edge} edge` : ''}, ${lanes.map((l) => l.name.toLowerCase()).join(' and ')}; full height is ${sayFine(picture.rangeMm, book)}.`,
-              fontSize: 8,
-              color: '#555',
-            },
-            { svg: picture.svg, width: pt(170) },
-          ] satisfies Content[])
-        : []),
+      ...lines.flatMap((line) => linePictures(saw, line, book)),
       ...chapter('What we did', done(dossier, book)),
       ...chapter('How it cuts', [
         ...checked(dossier, book),

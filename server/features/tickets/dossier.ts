@@ -85,6 +85,7 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
   const rows = await db.models.CheckRound.findAll({ where: { ticketId }, order: ['number'], transaction: t });
   return rows.map((r) => ({
     number: r.number,
+    edge: r.edge,
     runs: r.runs,
     binds: r.binds,
     chatters: r.chatters,

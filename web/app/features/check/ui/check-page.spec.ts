@@ -50,6 +50,7 @@ describe('the check', () => {
   it('tells what each cut asked for', async () => {
     const round = {
       number: 1,
+      edge: null,
       runs: 'left' as const,
       binds: false,
       chatters: true,
@@ -86,6 +87,7 @@ describe('the check', () => {
       chatters: false,
       shavings: null,
       note: '',
+      edge: null,
     });
   });
 });

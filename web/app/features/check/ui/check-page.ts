@@ -9,6 +9,7 @@ import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { CheckRound } from '@odontis/contract/check';
 import type { CutAdvice } from '@odontis/core/set/test-cut-verdict';
+import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import { isLineOrder } from '@odontis/core/work/order';
 import { setBalance } from '@odontis/core/set/set-balance';
 import { sidesOf } from '@odontis/core/evidence/sides';
@@ -110,6 +111,9 @@ export class CheckPage {
         this.lines.begin();
         this.lines.goTo(0);
         this.cut.set(SOUND);
+        // On to the edge that has not passed yet.
+        const next = dossier?.plan && linesToCut(dossier.plan.order, dossier.checks)[0]?.edge;
+        if (next) this.gauging.choosePart(next);
       });
     });
     effect(() => this.draw());
@@ -126,7 +130,7 @@ export class CheckPage {
     const pitch = forecast.tooth.pitchMm;
     if (isGauged(dossier.saw)) {
       const edge = this.edge();
-      const own = edge && plan.order.beside?.inputs.pull?.edge === edge ? plan.order.beside : plan.order;
+      const own = linesOfOrder(plan.order).find((one) => one.edge === edge) ?? plan.order;
       const came = own.inputs.readings;
       const line = lineOf(this.evidence.evidence(), dossier.saw, 'after', edge);
       const shown = (line && line.heightsRead > 2 ? line.teeth : lineAfter(dossier, edge)) ?? came;
@@ -169,8 +173,8 @@ export class CheckPage {
     const saw = this.evidence.dossier()?.saw;
     return !!saw && isGauged(saw);
   });
-  /** The edge of a two-edged saw that is gauged. */
-  private readonly edge = computed((): Filing | null => {
+  /** The edge of a two-edged saw that is gauged and cut with. */
+  protected readonly edge = computed((): Filing | null => {
     const [saw, part] = [this.evidence.dossier()?.saw, this.gauging.part()];
     if (!saw || edgesOf(saw).length === 0) return null;
     return part === 'rip' || part === 'crosscut' ? part : firstLineOf(saw);
@@ -196,6 +200,15 @@ export class CheckPage {
     return `${rakers.read} of ${rakers.of} rakers measured: ${rakers.high} too high, ${rakers.low} too low, ${worst}${work}.`;
   }
 
+  /** Edges its order works, where it works two. */
+  protected readonly edges = computed(() => {
+    const lines = linesOfOrder(this.evidence.dossier()?.plan?.order);
+    return lines.length > 1 ? lines.flatMap(({ edge }) => (edge ? [edge] : [])) : [];
+  });
+  protected chooseEdge(edge: Filing): void {
+    this.gauging.choosePart(edge);
+  }
+
   protected change(change: Partial<Cut>): void {
     this.cut.update((cut) => ({ ...cut, ...change }));
   }
@@ -205,7 +218,8 @@ export class CheckPage {
   }
 
   protected judge(dossier: Dossier): void {
-    const check = { version: dossier.ticket.version, ...this.cut() };
+    const edge = this.edges().length > 0 ? this.edge() : null;
+    const check = { version: dossier.ticket.version, ...this.cut(), edge };
     this.store.dispatch(TicketPageEvents.cutJudged({ id: dossier.ticket.id, check }));
   }
 }

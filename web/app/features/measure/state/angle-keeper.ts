@@ -156,8 +156,11 @@ export const AngleKeeper = signalStore(
       },
 
       /** The traced flanks of a whole line, as readings by scan. */
-      takeTrace(found: readonly { readonly tooth: number; readonly finding: AngleFinding }[]): void {
-        keeper.sessions.take(found.map(({ tooth, finding }) => readingAt(tooth, finding, false)));
+      takeTrace(
+        found: readonly { readonly tooth: number; readonly finding: AngleFinding }[],
+        part: string | null = keeper.part(),
+      ): void {
+        keeper.sessions.take(found.map(({ tooth, finding }) => ({ ...readingAt(tooth, finding, false), part })));
       },
 
       /** Many at once, as out of a file; the doubtful ones come set aside. */

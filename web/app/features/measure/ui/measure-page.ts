@@ -9,7 +9,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { isPlanned } from '@odontis/core/work/families';
 import { lineOf } from '@odontis/core/evidence/line-of';
-import { edgesOf, firstLineOf, isGauged, softEdgesOf } from '@odontis/core/saw/edges';
+import { edgesOf, firstLineOf, isGauged, lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
 import { measuredOf } from '@odontis/contract/measured-saw';
 import {
@@ -116,11 +116,20 @@ export class MeasurePage {
     return !!dossier && isPlanned(dossier.saw.family) && isGauged(dossier.saw);
   });
   /** The edge of a two-edged saw that is being gauged. */
-  private readonly edge = computed((): Filing | null => {
+  protected readonly edge = computed((): Filing | null => {
     const [saw, part] = [this.evidence.dossier()?.saw, this.gauging.part()];
     if (!saw || edgesOf(saw).length === 0) return null;
     return part === 'rip' || part === 'crosscut' ? part : firstLineOf(saw);
   });
+  /** Edges a scan can be of, where there are two. */
+  protected readonly scanned = computed((): readonly Filing[] => {
+    const saw = this.evidence.dossier()?.saw;
+    const edges = saw ? softEdgesOf(saw) : [];
+    return edges.length > 1 ? edges : [];
+  });
+  protected chooseEdge(edge: Filing): void {
+    this.gauging.choosePart(edge);
+  }
   /** What was gauged so far, in a sentence. */
   protected readonly gaugedSays = computed(() => {
     const [saw, evidence] = [this.evidence.dossier()?.saw, this.evidence.evidence()];
@@ -161,11 +170,11 @@ export class MeasurePage {
     this.sheet.handle.set(null);
     effect(() => this.sheet.laneHeight.set(this.way() === 'scan' ? 30 : 46));
     effect(() => {
-      const dossier = this.evidence.dossier();
+      const [dossier, edge] = [this.evidence.dossier(), this.edge()];
       if (!dossier) return;
       untracked(() => {
         this.scans.startFrom({
-          pitchMm: dossier.saw.pitchMm,
+          pitchMm: lineSawAt(dossier.saw, edge).pitchMm,
           pattern:
             dossier.saw.family === 'crosscut' ? patternFrom(dossier.saw.pattern, dossier.saw.patternOffset ?? 0) : '',
           cuts: cutsOf(dossier.saw),
@@ -256,7 +265,7 @@ export class MeasurePage {
     const [line, saw] = [this.scans.line(), this.evidence.dossier()?.saw];
     if (line && saw) {
       this.gauging.takeAll(lengthsOfTrace(saw, line, this.edge()));
-      this.angles.takeTrace(anglesOfTrace(line));
+      this.angles.takeTrace(anglesOfTrace(line), this.edge());
     }
     this.way.set('gauge');
   }
