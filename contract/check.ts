@@ -14,6 +14,8 @@ export const newCheck = z.object({
   runs: z.enum(CUTS),
   binds: z.boolean(),
   chatters: z.boolean(),
+  /** The tooth in the cut when a band beats, found by chalk; null where nobody found it. */
+  beatAt: z.int('The tooth is counted whole.').min(1).max(50_000).nullish(),
   /** What a saw with rakers throws out; null where nobody looked. */
   shavings: z.enum(SHAVINGS).nullish(),
   note: text(1000, 'The note'),
@@ -36,6 +38,7 @@ export const checkRound = z.object({
   runs: z.enum(CUTS),
   binds: z.boolean(),
   chatters: z.boolean(),
+  beatAt: z.int().nullable(),
   shavings: z.enum(SHAVINGS).nullable(),
   /** Rakers as measured for this cut; null where none was. */
   rakers: rakersAfter.nullable(),

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { PULL_FILINGS } from '@odontis/core/pull/pull-tooth';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
+import { bandWish } from '@odontis/core/work/families/band/inputs';
 import { workOrder } from '@odontis/core/work/order';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, version } from './fields';
 
 /** What the technician chose; the server works the order out again from it. */
-export const planChoice = z.object({
+export const linePlanChoice = z.object({
   /** The ticket's version that was planned on. */
   version,
   depthMm: bounded(0, 20, 'The joint depth', 'mm'),
@@ -29,7 +30,15 @@ export const planChoice = z.object({
   topDeg: bounded(0, 60, 'The top bevel', 'degrees').nullish(),
   besideMm: bounded(0, 20, 'The depth of the other edge', 'mm').nullish(),
 });
-export type PlanChoice = z.infer<typeof planChoice>;
+export type LinePlanChoice = z.infer<typeof linePlanChoice>;
+
+/** The same of a saw whose teeth go round. */
+export const roundPlanChoice = z.object({ version, round: z.discriminatedUnion('family', [bandWish]) });
+export type RoundPlanChoice = z.infer<typeof roundPlanChoice>;
+
+export type PlanChoice = LinePlanChoice | RoundPlanChoice;
+/** Which of the two a request is; its faults are then told as of that one. */
+export const isRoundChoice = (body: unknown): boolean => typeof body === 'object' && body !== null && 'round' in body;
 
 /** An order as accepted: never changed again, with everything it was worked out from. */
 export const acceptedPlan = z
@@ -41,6 +50,8 @@ export const acceptedPlan = z
     order: workOrder,
     /** Indices of the stops that are done. */
     done: z.array(z.int()).readonly(),
+    /** The longest time away from the vise in the middle of the work, where one stands out. */
+    pause: z.object({ afterStop: z.int(), minutes: z.number() }).readonly().nullable(),
   })
   .readonly();
 export type AcceptedPlan = z.infer<typeof acceptedPlan>;

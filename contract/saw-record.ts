@@ -126,6 +126,9 @@ export const sawRecord = z.discriminatedUnion(
       set: z.enum(BAND_SETS),
       renewSet: z.boolean(),
       jawMm: bounded(10, 2000, 'The vise’s jaws', 'mm'),
+      wood: z.enum(WOODS).optional(),
+      widthMm: bounded(3, 400, 'The band’s width', 'mm').optional(),
+      plateThicknessMm: bounded(0.2, 6, 'The plate thickness', 'mm').optional(),
     }),
     z.strictObject({
       ...head,

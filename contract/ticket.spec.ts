@@ -4,7 +4,7 @@ import { benchEvents } from './bench';
 import { newSaw } from './saw';
 import { bladeMeasures } from '@odontis/core/saw/saw';
 import { newTicket } from './ticket';
-import { planChoice } from './plan';
+import { linePlanChoice } from './plan';
 import { numberOfTag, tagCode } from './tag-code';
 
 const saw = {
@@ -85,7 +85,7 @@ describe('what the wire carries', () => {
   it('numbers must be numbers: no NaN, no infinity, no text', () => {
     for (const depthMm of [NaN, Infinity, '0.1', null, undefined, -0.01, 21]) {
       const choice = { version: 1, depthMm, line: 'free', rakeDeg: 0, fleamDeg: 0 };
-      expect(planChoice.safeParse(choice).success).withContext(String(depthMm)).toBeFalse();
+      expect(linePlanChoice.safeParse(choice).success).withContext(String(depthMm)).toBeFalse();
     }
   });
 

@@ -11,7 +11,11 @@ export const WORK_SAYS: Record<WorkOrder['work'], string> = {
 };
 
 /** The same, in the words of the saw it was done to. */
-export function workSays({ work, inputs }: Pick<WorkOrder, 'work' | 'inputs'>): string {
+export function workSays({ work, inputs, round }: Pick<WorkOrder, 'work' | 'inputs' | 'round'>): string {
+  if (round) {
+    const { set, jointed } = round.forecast;
+    return `${jointed ? 'Jointed lightly, every' : 'Every'} gullet filed alike all round${set.reset ? ', the set renewed on both sides' : ''}`;
+  }
   if (inputs?.cutters && work === 'tune') return 'Full tune: jointed, rakers fitted, cutters pointed and set';
   if (inputs?.cutters && work === 'sharpen') return 'Cutters pointed and rakers fitted as it stood';
   if (inputs?.pull && work === 'sharpen') return 'All three edges filed on every tooth';

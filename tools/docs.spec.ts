@@ -3,7 +3,6 @@ import path from 'node:path';
 import { MESSAGE_KINDS } from '@odontis/contract/notes';
 import { DECISIONS, STAGES, WAITS } from '@odontis/contract/ticket';
 import { BAND_SETS } from '@odontis/core/saw/saw';
-import { BAND_CIRCUITS } from '@odontis/core/band/band-windows';
 import { CALIBRATIONS } from '@odontis/core/calibration/hand';
 import { FACT_WORDS } from '@odontis/core/judgement/saw-facts';
 import { FILE_SECTIONS } from '@odontis/core/file/file-section';
@@ -85,7 +84,6 @@ describe('docs that cannot lie', () => {
       ...FILE_SECTIONS,
       ...CUTS,
       ...BAND_SETS,
-      ...BAND_CIRCUITS,
       ...PULL_EDGES,
       ...CALIBRATIONS,
       ...ALL_FILINGS,

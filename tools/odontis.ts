@@ -10,6 +10,7 @@ import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
 import { workOf } from '@odontis/core/work/families';
+import type { WorkFacts } from '@odontis/core/work/family-work';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
 import { DEFAULT_HABITS } from '@odontis/core/work/habits';
 import { planOf } from '@odontis/core/work/tooth-line/of-record';
@@ -154,22 +155,24 @@ function load(file: string, options: Options): unknown {
  */
 function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, jointMm: number | undefined): object {
   const work = workOf(saw.family);
-  if (work.way !== 'planned')
+  if (work.way === 'by-hand')
     return faulty(
       `${file}: measurements of a ${saw.family} saw are no plan's record yet: write one as docs/formats.md says.`,
     );
-  const studied = work.study(
-    {
-      saw,
-      visit: { wood, marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
-      sessions,
-      visits: [],
-      habits: DEFAULT_HABITS,
-      judgement: undefined,
-      strokeRateOf: () => UNCALIBRATED_STROKES,
-    },
-    PLAIN_WISH,
-  );
+  const facts: WorkFacts = {
+    saw,
+    visit: { wood, marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+    sessions,
+    visits: [],
+    habits: DEFAULT_HABITS,
+    judgement: undefined,
+    strokeRateOf: () => UNCALIBRATED_STROKES,
+  };
+  if (work.way === 'round') {
+    const round = work.study(facts, work.plain);
+    return round.ok ? { family: saw.family, order: work.order(round.study, null) } : faulty(`${file}: ${round.says}`);
+  }
+  const studied = work.study(facts, PLAIN_WISH);
   if (!studied.ok)
     return faulty(
       `${file}: ${studied.code === 'nothing-measured' ? 'The tooth line was not measured: three teeth at least are wanted.' : studied.says}`,

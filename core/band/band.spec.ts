@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { BAND_SETS } from '../saw/saw';
-import { bandPattern, bandTeeth } from './band-teeth';
-import { bandWindows, placeAfter, planBand } from './band-windows';
+import { bandPattern, bandTeeth } from '../saw/band-teeth';
+import { bandWindows } from './band-windows';
 
 describe('a band’s teeth and its set', () => {
   it('by hand: 2,400 mm at 6.35 mm is 378 teeth', () => {
@@ -54,23 +54,5 @@ describe('a band through the vise', () => {
         },
       ),
     );
-  });
-  it('filed on one circuit, set on two more, every tooth of a side once', () => {
-    const { leans } = bandPattern(9, 'left-right-straight');
-    const work = planBand(leans, bandWindows(9, 6, 20), true);
-    expect(work.circuits.map((c) => c.teeth)).toEqual([
-      [1, 2, 3, 4, 5, 6, 7, 8, 9],
-      [1, 4, 7],
-      [2, 5, 8],
-    ]);
-    expect(planBand(leans, [], false).circuits.length).toBe(1);
-    expect(work.strokesPerGullet).toBe(2);
-  });
-  it('the clamps say where it was left, on any circuit', () => {
-    const work = planBand(bandPattern(9, 'left-right-straight').leans, bandWindows(9, 6, 20), true);
-    expect(placeAfter(work, 0)).toEqual({ circuit: 'file', doneTooth: null, lastTooth: 9, window: 1, left: 9 });
-    expect(placeAfter(work, 4)).toEqual({ circuit: 'file', doneTooth: 4, lastTooth: 9, window: 2, left: 5 });
-    expect(placeAfter(work, 10)).toEqual({ circuit: 'set-left', doneTooth: 1, lastTooth: 7, window: 2, left: 2 });
-    expect(placeAfter(work, 15)).toBeNull();
   });
 });

@@ -114,7 +114,7 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
         ...plate,
       ];
     case 'band':
-      return ['set', 'gullet-depth', 'thickness', 'rust', 'pitting'];
+      return ['set', 'height', 'gullet-depth', 'thickness', 'rust', 'pitting'];
     case 'circular':
       return ['runout', 'set', 'gullet-depth', 'thickness', 'rust', 'pitting'];
     case 'dado':

@@ -1,9 +1,10 @@
+import { sidesOf } from '../evidence/sides';
 import type { PlaceEstimate } from '../evidence/estimates';
 import { readingFault } from '../evidence/reading-fault';
 import { BAND, DADO, PLAIN_HEAD, RAKER } from '../reference/made-saws';
 import type { Saw, SawOf } from '../saw/saw';
 import type { Judgement } from './books';
-import { setLimitMm, sideOf, summariseQuantity } from './quantity-verdict';
+import { setLimitMm, summariseQuantity } from './quantity-verdict';
 
 describe('what a quantity’s readings say together', () => {
   const at = (values: readonly [number, number][]): PlaceEstimate[] =>
@@ -117,11 +118,11 @@ describe('what a quantity’s readings say together', () => {
     expect(says?.set?.left).toBeGreaterThan(says?.set?.right ?? Infinity);
     expect(says?.set?.balance.runsTo).toBe('left');
     expect(says?.set?.balance.certain).toBeTrue();
-    expect(sideOf({ ...BAND, set: 'left-right-straight' }, 3)).toBeNull();
+    expect(sidesOf({ ...BAND, set: 'left-right-straight' })(3)).toBeNull();
   });
 
   it('cutters lean by turns among themselves, whatever rakers stand between', () => {
-    const sides = (saw: Saw, teeth: number) => Array.from({ length: teeth }, (_, i) => sideOf(saw, i + 1)?.[0] ?? '-');
+    const sides = (saw: Saw, teeth: number) => Array.from({ length: teeth }, (_, i) => sidesOf(saw)(i + 1)?.[0] ?? '-');
     expect(sides({ ...RAKER, pattern: 'CCR' }, 6).join('')).toBe('lr-lr-');
     expect(sides(RAKER, 10).join('')).toBe('lrlr-lrlr-');
     expect(sides({ ...RAKER, pattern: 'C' }, 4).join('')).toBe('lrlr');

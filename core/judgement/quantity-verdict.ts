@@ -1,4 +1,3 @@
-import { bandPattern, bandTeeth } from '../band/band-teeth';
 import { dialOf } from '../circular/dial-of';
 import type { DialSplit } from '../circular/dial-harmonics';
 import { judgeSpread } from '../circular/equalise';
@@ -65,13 +64,6 @@ export interface QuantitySummary {
   readonly chippers: { readonly spreadMm: number; readonly verdict: SpreadVerdict } | null;
 }
 
-/** The side a tooth was bent to, by the family's own pattern; null for one left straight and for a raker. */
-export function sideOf(saw: Saw, tooth: number): 'left' | 'right' | null {
-  if (saw.family !== 'band') return sidesOf(saw)(tooth);
-  const lean = bandPattern(bandTeeth(saw.toothLineMm, saw.pitchMm), saw.set).leans[tooth - 1];
-  return lean === 'left' || lean === 'right' ? lean : null;
-}
-
 /** What is known beside the readings of one quantity. */
 interface Beside {
   readonly wood: Wood;
@@ -125,8 +117,9 @@ export function summariseQuantity(
 }
 
 function setOf(saw: Saw, estimates: readonly PlaceEstimate[]): QuantitySummary['set'] {
+  const sides = sidesOf(saw);
   const of = (side: 'left' | 'right') =>
-    meanAndSpread(estimates.filter((e) => sideOf(saw, e.place) === side).map((e) => e.valueMm));
+    meanAndSpread(estimates.filter((e) => sides(e.place) === side).map((e) => e.valueMm));
   const [left, right] = [of('left'), of('right')];
   return left.count > 0 && right.count > 0
     ? { left: left.meanMm, right: right.meanMm, balance: setBalance(left, right) }

@@ -1,4 +1,5 @@
 import type { Filing } from './families';
+import { LINE_FAMILIES } from './families';
 import type { Saw, SawOf } from './saw';
 import { isPointed } from './saw';
 
@@ -13,8 +14,9 @@ export const softEdgesOf = (saw: Saw): readonly Filing[] =>
 /** The line a saw is shown by first: its first soft edge, or null where it has but one line. */
 export const firstLineOf = (saw: Saw): Filing | null => softEdgesOf(saw)[0] ?? null;
 
-/** Measured quantity by quantity at the gauge desk: cutters and rakers, and two edges. Other lines are keyed tooth after tooth. */
-export const isGauged = (saw: Saw): boolean => isPointed(saw) || edgesOf(saw).length > 0;
+/** Measured quantity by quantity at the gauge desk: cutters and rakers, two edges, and all that goes round. Other lines are keyed tooth after tooth. */
+export const isGauged = (saw: Saw): boolean =>
+  isPointed(saw) || edgesOf(saw).length > 0 || !LINE_FAMILIES.some((family) => family === saw.family);
 
 /** The saw as if it had this edge alone. */
 export function edgeSaw(saw: SawOf<'pull'>, edge: Filing): SawOf<'pull'> {

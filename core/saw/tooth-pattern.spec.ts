@@ -1,5 +1,5 @@
 import { placesOf } from '../evidence/quantities';
-import { sideOf } from '../judgement/quantity-verdict';
+import { sidesOf } from '../evidence/sides';
 import { ordinarySaw } from './ordinary-saws';
 import { rakersOf, rolesOn, teethOf } from './saw';
 import type { SawOf } from './saw';
@@ -56,7 +56,7 @@ describe('a line that begins within its pattern', () => {
     expect(rakersOf(short)).toBe(4);
     expect(placesOf(short, 'raker-depth')).toEqual([2, 7, 12, 17]);
     expect(placesOf(short, 'height')).not.toContain(2);
-    expect([1, 2, 3, 4].map((tooth) => sideOf(short, tooth))).toEqual(['left', null, 'right', 'left']);
+    expect([1, 2, 3, 4].map((tooth) => sidesOf(short)(tooth))).toEqual(['left', null, 'right', 'left']);
     expect(placesOf({ ...short, patternOffset: 0 }, 'raker-depth')).toEqual([5, 10, 15, 20]);
   });
   it('begins within it: not beyond it', () => {

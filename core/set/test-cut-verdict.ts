@@ -22,6 +22,12 @@ export type CutAdvice =
   | 'measure-line'
   | 'joint-again'
   | 'widen-lesser-side'
+  | 'file-dull-side'
+  | 'file-again'
+  | 'find-beat'
+  | 'dress-weld'
+  | 'blend-tooth'
+  | 'measure-heights'
   | 'passes';
 
 export interface CutVerdict {
@@ -34,7 +40,8 @@ export interface CutVerdict {
 /** A saw that jumps with its line within this is jumping for another reason. mm. Common practice, no source. */
 const LEVEL_WITHIN_MM = 0.05;
 
-const NONE: StoningOrder = { side: 'none', passes: 0, excessMm: 0 };
+/** No side is stoned. */
+export const NO_STONING: StoningOrder = { side: 'none', passes: 0, excessMm: 0 };
 
 /** What was measured after the work, as far as it was. mm. */
 export interface AfterWork {
@@ -61,9 +68,9 @@ export function judgeTestCut(
   const balance = set ? setBalance(set.left, set.right) : null;
   const rakers = cut.shavings ? readShavings(cut.shavings, after.rakers ?? null) : [];
   const sound = cut.runs === 'true' && !cut.binds && !cut.chatters && rakers.length === 0;
-  if (sound) return { verdict: 'pass', balance, stoning: NONE, advice: ['passes'] };
+  if (sound) return { verdict: 'pass', balance, stoning: NO_STONING, advice: ['passes'] };
   const advice: CutAdvice[] = [...rakers];
-  let stoning = NONE;
+  let stoning = NO_STONING;
   if (cut.runs !== 'true') {
     const even: SetBalance = { differenceMm: 0, errorMm: null, runsTo: 'true', certain: false };
     const lesser = set ? Math.min(set.left.meanMm, set.right.meanMm) : targetMm;

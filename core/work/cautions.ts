@@ -33,6 +33,15 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
     'A strip of spare blade over the tooth beside it keeps the file off it. Glove or guarded thumb; the plate is thin and springs.',
   ],
   'rakers-again': ['The cutters are sharp now: lay the gauge on, do not slide the hand along.'],
+  uncoil: [
+    'A coiled band is under tension and springs open: gloves and eye protection, held at arm’s length, nobody else near. Let it open away from you.',
+  ],
+  coil: [
+    'A band folds by itself and its teeth come round: gloves, arms long, never against the body. Tie it before letting go.',
+  ],
+  'joint-round': [
+    'Turned and held by hand: no engine runs while a stone or file is at the teeth. Glove or guarded thumb.',
+  ],
   test: ['Clamp the wood, both hands clear of the line; eye protection.'],
 };
 

@@ -10,6 +10,8 @@ import type { Wood } from '../saw/families';
 import type { Saw } from '../saw/saw';
 import type { PlateMark } from '../saw/plate-marks';
 import type { Grain, WantedFiling } from '../judgement/triage';
+import type { BandWish } from './families/band/inputs';
+import type { BandStudy } from './families/band/study';
 import type { ShopHabits } from './habits';
 import type { LineOrder, WorkOrder } from './order';
 import type { Rates } from './price';
@@ -127,6 +129,22 @@ export interface PlannedWork extends AnyWork {
   readonly retooth: (study: LineStudy, rates: Rates | null) => readonly RetoothChoice[];
 }
 
+/** What is known of a saw whose teeth go round, and what is chosen of it. */
+export type RoundStudy = BandStudy;
+export type RoundWish = BandWish;
+export type RoundStudied =
+  | { readonly ok: true; readonly study: RoundStudy }
+  | { readonly ok: false; readonly code: 'readings-unfit'; readonly says: string };
+
+/** A family whose teeth go round: worked window by window or tooth by tooth, without a line from end to end. */
+export interface RoundWork extends AnyWork {
+  readonly way: 'round';
+  /** What is chosen where nobody chose anything. */
+  readonly plain: RoundWish;
+  readonly study: (facts: WorkFacts, wish: RoundWish) => RoundStudied;
+  readonly order: (study: RoundStudy, rates: Rates | null) => WorkOrder;
+}
+
 /** A family worked by hand: its order is what the counter reckoned, step by step, to be written down when done. */
 export interface HandWork extends AnyWork {
   readonly way: 'by-hand';
@@ -137,4 +155,4 @@ export interface HandWork extends AnyWork {
  * How the saws of one family are worked. Adding a family is a folder in core/work/families and a
  * line in the table of `families.ts`; docs/adding-a-family.md walks through it.
  */
-export type FamilyWork = PlannedWork | HandWork;
+export type FamilyWork = PlannedWork | RoundWork | HandWork;

@@ -6,6 +6,11 @@ import { USUAL_TIP_DEG } from '../raker/raker-target';
 import type { Filing, LineFamily } from '../saw/families';
 import { bounded } from '../units/fields';
 
+/** The schools of jointing a band (trade section 7). */
+export const BAND_JOINTS = ['never', 'lightly'] as const;
+/** The vise's jaws where nobody measured them, mm. No source. */
+export const USUAL_JAW_MM = 150;
+
 export const anglePair = z.object({
   rakeDeg: bounded(-45, 15, 'Rake', 'degrees'),
   fleamDeg: bounded(0, 45, 'Fleam', 'degrees'),
@@ -31,6 +36,10 @@ export const shopHabits = z.object({
   rakerTips: z.enum(RAKER_TIPS).optional(),
   /** The angle a raker's tip is given by its gullet. */
   rakerTipDeg: bounded(15, 40, 'The angle of a raker’s tip', 'degrees').optional(),
+  /** The vise's jaws, as long a stretch of a band as is worked at once. mm. */
+  jawMm: bounded(10, 2000, 'The vise’s jaws', 'mm').optional(),
+  /** Bands are jointed only where their line has gone, or lightly every time; left out where the shop has not said. */
+  bandJoint: z.enum(BAND_JOINTS).optional(),
   /** Back and top bevel of a pull saw's teeth, degrees off upright and off level. */
   pullBackDeg: bounded(5, 60, 'The back of a pull saw’s tooth', 'degrees').optional(),
   pullTopDeg: bounded(0, 60, 'The top bevel', 'degrees').optional(),

@@ -3,6 +3,7 @@ import { PULL_FILINGS } from '../pull/pull-tooth';
 import { RAKER_TIPS } from '../raker/raker-plan';
 import { reason } from '../reason/reason-shape';
 import { family } from '../saw/saw';
+import { bandOrdered } from './families/band/inputs';
 import { lineInputs } from './tooth-line/inputs';
 import { step } from './step';
 
@@ -93,6 +94,10 @@ export const besideLine = z
   .readonly();
 export type BesideLine = z.infer<typeof besideLine>;
 
+/** What an order of a band, a blade or a set was worked out from, and what it comes to. */
+export const roundOrdered = z.discriminatedUnion('family', [bandOrdered]);
+export type RoundOrdered = z.infer<typeof roundOrdered>;
+
 /**
  * What is to be done to one saw, whatever its family: what it was worked out from, what was
  * chosen, the steps in bench order, and what they come to. Once accepted it never changes;
@@ -109,6 +114,8 @@ export const workOrder = z
     steps: z.array(step).readonly(),
     targets: z.array(target).readonly(),
     forecast: forecast.nullable(),
+    /** Of a saw whose teeth go round, its own inputs and forecast; left out of any other. */
+    round: roundOrdered.optional(),
     /** Left out where there is one line of teeth, or only one is worked. */
     beside: besideLine.optional(),
     minutes: z.number().min(0),

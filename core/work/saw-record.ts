@@ -83,6 +83,10 @@ export interface BandRecord extends AnyRecord {
   readonly set: BandSet;
   readonly renewSet: boolean;
   readonly jawMm: number;
+  /** Left out: dry softwood, a narrow band. */
+  readonly wood?: Wood;
+  readonly widthMm?: number;
+  readonly plateThicknessMm?: number;
 }
 
 export interface CircularRecord extends AnyRecord {

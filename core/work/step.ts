@@ -34,6 +34,9 @@ export const STEP_KINDS = [
   'touch-up',
   'rakers-again',
   'edge',
+  'uncoil',
+  'joint-round',
+  'coil',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -48,6 +51,8 @@ export const UNITS = ['whole', 'tooth', 'gullet', 'raker', 'window', 'part'] as 
 export const stop = z
   .object({
     at: z.int().min(0),
+    /** The last tooth of a stretch that is one stop: of a window of the vise, whose first is `at`. */
+    to: z.int().min(1).optional(),
     /** Which part of a set, counted from 0. */
     part: z.int().min(0).optional(),
     strokes: z.int().min(0),

@@ -38,6 +38,22 @@ export const pointingMinutes = (strokes: number, cutters: number): number =>
 /** From one tooth of a pull saw to the next but one, the guard moved along. Judgement, no source. */
 const SECONDS_TO_NEXT_EDGE = 1.5;
 
+/** The next window drawn between the jaws, the markers moved. Judgement, no source. */
+const MINUTES_TO_MOVE_ON = 0.6;
+
+/** A band filed window by window. */
+export const windowMinutes = (strokes: number, gullets: number, windows: number): number =>
+  windows * MINUTES_TO_MOVE_ON + (strokes * SECONDS_PER_STROKE + gullets * SECONDS_TO_NEXT_GULLET) / 60;
+
+/** Teeth of one side set window by window. */
+export const windowSetMinutes = (teeth: number, windows: number): number =>
+  windows * MINUTES_TO_MOVE_ON + settingMinutes(teeth);
+
+/** The stone or file along the tips of a window, turn by turn. Judgement, no source. */
+const MINUTES_TO_JOINT_A_WINDOW = 0.25;
+export const windowJointMinutes = (windows: number): number =>
+  windows * (MINUTES_TO_MOVE_ON + MINUTES_TO_JOINT_A_WINDOW);
+
 /** One edge of every second tooth in one clamping. */
 export const edgeMinutes = (strokes: number, teeth: number): number =>
   teeth === 0 ? 0 : MINUTES_TO_CLAMP + (strokes * SECONDS_PER_STROKE + teeth * SECONDS_TO_NEXT_EDGE) / 60;
@@ -65,4 +81,6 @@ export const WHOLE_SAW_MINUTES = {
   test: 2,
   stone: 1,
   finish: 3,
+  uncoil: 3,
+  coil: 3,
 } as const;

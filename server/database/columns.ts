@@ -6,6 +6,7 @@ export const whole = { type: DataTypes.INTEGER, allowNull: false } as const;
 export const words = { type: DataTypes.TEXT, allowNull: false } as const;
 export const maybeWords = { type: DataTypes.TEXT, allowNull: true } as const;
 export const measure = { type: DataTypes.DOUBLE, allowNull: false } as const;
+export const maybeWhole = { type: DataTypes.INTEGER, allowNull: true } as const;
 export const maybeMeasure = { type: DataTypes.DOUBLE, allowNull: true } as const;
 export const yesNo = { type: DataTypes.BOOLEAN, allowNull: false } as const;
 export const json = { type: DataTypes.JSONB, allowNull: false } as const;

@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { isPlanned, workOf } from '@odontis/core/work/families';
+import type { WorkFacts } from '@odontis/core/work/family-work';
+import type { WorkOrder } from '@odontis/core/work/order';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
 import { walkOf } from '@odontis/core/work/step';
 import { keptOrder } from '../features/plans/kept-order';
@@ -25,6 +27,8 @@ import { FIRST_BOOK } from '../features/shop/service';
 import { loadCalibrations } from './calibrations';
 import { demoAfter, demoReadings, demoSaw } from './demo-saw';
 import type { OtherVisit } from './other-saws';
+import { sampledBand, WORN_BAND } from './demo-band';
+import type { BandWear } from './demo-band';
 import type { CrosscutWear } from './demo-crosscut';
 import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
 import { edgesToMeasure, readPull, wornPull } from './demo-pull';
@@ -35,6 +39,8 @@ import { loadNotes } from './notes';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
+/** A band as it leaves the vise. */
+const WORKED_BAND: BandWear = { setMm: 0.175, unevenMm: 0.03 };
 /** From this saw on every other one is of another family than hand and back. */
 const OTHERS_FROM = 17;
 /** How each of the staff stands to the reckoned minutes, so that paces differ as they do. */
@@ -69,6 +75,7 @@ interface Visit {
   readonly waits?: readonly [Waits, string];
   readonly wear?: CrosscutWear;
   readonly rakerTip?: RakerTip;
+  readonly band?: BandWear;
 }
 
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
@@ -142,8 +149,15 @@ class DemoLoader {
 
   /** A saw of another family: now and then an earlier visit, then what it is here for now, or was refused for. */
   private otherHistory(saw: SawRow, n: number, other: OtherVisit, here: boolean): void {
-    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip } = other;
-    const said = { complaint, hardened, consents, ...(wear && { wear }), ...(rakerTip && { rakerTip }) } as const;
+    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip, band } = other;
+    const said = {
+      complaint,
+      hardened,
+      consents,
+      ...(wear && { wear }),
+      ...(rakerTip && { rakerTip }),
+      ...(band && { band }),
+    } as const;
     if (stage !== 'declined' && this.random() < 0.6) {
       const opened = this.today.minus({ days: Math.round(80 + this.random() * 900) }).plus({ hours: 10 });
       const past: Visit = { ...said, marks: [], stage: 'closed', opened, promised: opened.plus({ days: 6 }) };
@@ -260,6 +274,12 @@ class DemoLoader {
       await this.work(ticket.id, saw, visit, teeth, by);
       return;
     }
+    if (facts.family === 'band') {
+      await this.measuring(ticket.id, 'before', sampledBand(facts, visit.band ?? WORN_BAND, this.random), by, opened);
+      if (stage === 'plan' || stage === 'measure') return;
+      await this.work(ticket.id, saw, visit, [], by);
+      return;
+    }
     if (facts.family === 'pull') {
       const edges = edgesToMeasure(facts).map((edge) => ({ edge, teeth: wornPull(facts, edge, this.random) }));
       const read = edges.flatMap(({ edge, teeth }) => readPull(facts, edge, teeth));
@@ -279,14 +299,7 @@ class DemoLoader {
     const { db, transaction } = this;
     const work = workOf(saw.family);
     const dossier = await readDossier(db, ticketId, transaction);
-    const studied =
-      work.way === 'planned' &&
-      work.study(workFactsOf(dossier, FIRST_BOOK, handOf([])), {
-        ...PLAIN_WISH,
-        rakerTip: visit.rakerTip ?? null,
-      });
-    if (!studied || !studied.ok || work.way !== 'planned') throw new Error(`The demo's ${saw.name} cannot be planned.`);
-    const order = work.order(studied.study, studied.study.recommended.depthMm, FIRST_BOOK.rates);
+    const order = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([])), visit);
     const walk = walkOf(order.steps);
     const stops = walk.length;
     const acceptedAt = visit.opened.plus({ days: 1 }).toJSDate();
@@ -313,17 +326,21 @@ class DemoLoader {
     if (visit.stage === 'bench') return;
     const facts = toSaw(saw);
     const lines = linesOfOrder(order);
-    const again = lines.flatMap(({ edge, inputs, targets, forecast }, i) => {
-      const before = i === 0 ? readings : inputs.readings;
-      const after = demoAfter(targets, before, forecast.set.perSideMm, this.random);
-      if (facts.family === 'pull') return readPull(facts, edge, after);
-      return facts.family === 'crosscut'
-        ? gaugedCrosscut(facts, after, { widths: false }, this.random)
-        : keyedLine(after);
-    });
+    const again =
+      facts.family === 'band'
+        ? sampledBand(facts, WORKED_BAND, this.random)
+        : lines.flatMap(({ edge, inputs, targets, forecast }, i) => {
+            const before = i === 0 ? readings : inputs.readings;
+            const after = demoAfter(targets, before, forecast.set.perSideMm, this.random);
+            if (facts.family === 'pull') return readPull(facts, edge, after);
+            return facts.family === 'crosscut'
+              ? gaugedCrosscut(facts, after, { widths: false }, this.random)
+              : keyedLine(after);
+          });
     await this.measuring(ticketId, 'after', again, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
-    for (const [i, { edge, forecast }] of lines.entries())
+    const cuts = order.round ? [{ edge: null, forecast: order.round.forecast }] : lines;
+    for (const [i, { edge, forecast }] of cuts.entries())
       await db.models.CheckRound.create(
         {
           ticketId,
@@ -336,7 +353,7 @@ class DemoLoader {
           verdict: 'pass',
           setLeftMm: forecast.set.perSideMm,
           setRightMm: forecast.set.perSideMm,
-          shavings: forecast.rakers ? 'ribbons' : null,
+          shavings: 'rakers' in forecast && forecast.rakers ? 'ribbons' : null,
           rakers: null,
           stoneSide: 'none',
           stonePasses: 0,
@@ -366,4 +383,18 @@ class DemoLoader {
     );
     await keepReadings(db, readings, { sessionId: row.id, by, at: at.toJSDate() }, transaction);
   }
+}
+
+/** The order of a saw of the demo, as advised; whatever way its family is planned. */
+function demoOrder(facts: WorkFacts, visit: Visit): WorkOrder {
+  const work = workOf(facts.saw.family);
+  if (work.way === 'round') {
+    const studied = work.study(facts, work.plain);
+    if (studied.ok) return work.order(studied.study, FIRST_BOOK.rates);
+  }
+  if (work.way === 'planned') {
+    const studied = work.study(facts, { ...PLAIN_WISH, rakerTip: visit.rakerTip ?? null });
+    if (studied.ok) return work.order(studied.study, studied.study.recommended.depthMm, FIRST_BOOK.rates);
+  }
+  throw new Error(`The demo's ${facts.saw.name} cannot be planned.`);
 }

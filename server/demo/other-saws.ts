@@ -3,6 +3,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Stage, Waits } from '@odontis/contract/ticket';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
+import type { BandWear } from './demo-band';
 import type { CrosscutWear } from './demo-crosscut';
 
 /** An ordinary saw of a family other than hand and back, sized a little differently. */
@@ -32,6 +33,8 @@ export interface OtherVisit {
   /** Of a saw of cutters and rakers: how it is worn, and how its rakers' tips are made. */
   readonly wear?: CrosscutWear;
   readonly rakerTip?: RakerTip;
+  /** Of a band: how it stands. */
+  readonly band?: BandWear;
 }
 
 const at = (kind: PlateMark['kind'], along: number, more: Partial<PlateMark> = {}): PlateMark => ({
@@ -104,6 +107,21 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
   },
   { pattern: 'band-narrow', stage: 'measure', days: 2, complaint: 'Burns in curves.' },
   { pattern: 'band-wide', stage: 'handover', days: 0, complaint: 'The usual.' },
+  {
+    pattern: 'band-wide',
+    stage: 'plan',
+    days: 3,
+    complaint: 'Wanders off the line.',
+    band: { setMm: 0.17, unevenMm: 0.06 },
+  },
+  { pattern: 'band-narrow', stage: 'bench', days: 1, complaint: 'Ticks once a turn.' },
+  {
+    pattern: 'band-narrow',
+    stage: 'check',
+    days: 2,
+    complaint: 'Dull since the boat.',
+    band: { setMm: 0.16, unevenMm: 0.2 },
+  },
   { pattern: 'band-narrow', stage: 'declined', days: -2, complaint: 'Ticks at the guides.', marks: [at('crack', 0.3)] },
   {
     pattern: 'blade-combination',
@@ -147,7 +165,6 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
 
 /** What is written down when such a saw is done. */
 export const JOB_WORDS: Record<string, string> = {
-  band: 'Two strokes a gullet all round, set renewed on a second circuit.',
   circular: 'Jointed round, scorers filed half the flat from each side, rakers below them.',
   dado: 'Outer blades jointed round, chippers equalised by dial and filed below the scorers.',
 };

@@ -58,7 +58,7 @@ export const routes: Routes = [
       {
         path: 'plan',
         title: 'Plan · Odontis',
-        loadComponent: () => import('./features/plan/ui/plan-page').then((m) => m.PlanPage),
+        loadComponent: () => import('./features/plan/ui/plan-door').then((m) => m.PlanDoor),
       },
       {
         path: 'bench',

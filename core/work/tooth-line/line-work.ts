@@ -18,6 +18,7 @@ import { rakerSawOf, rakerTarget } from '../../raker/raker-target';
 import type { Handle, LineWish, PlannedWork, Studied, WorkFacts } from '../family-work';
 import { PLAIN_WISH } from '../family-work';
 import { anglesFor, tipAngleOf, USUAL_PULL_BACK_DEG, USUAL_PULL_TOP_DEG } from '../habits';
+import { filingsSinceSet } from '../judge-reset';
 import { judgeStraightening, worksOtherGrain } from '../judge-work';
 import { angleOfEvidence, measuredAngles } from './angles-of-evidence';
 import { chaseOffer, toLowestRaker } from './chase-offer';
@@ -242,12 +243,4 @@ function straightening({ saw, visit, sessions, judgement }: WorkFacts): Pick<Lin
   const judged = judgeStraightening(saw.family, visit.marks, plateBend(bow, saw.toothLineMm), judgement);
   if (!judged) return {};
   return { straighten: { verdict: judged.verdict, says: judged.reasons.map((r) => r.says).join(' ') } };
-}
-
-/** Filings since a full tune last renewed the set; null where no visit here did. */
-function filingsSinceSet(visits: WorkFacts['visits']): number | null {
-  const tuned = visits.findIndex((v) => v.work === 'tune' || v.work === 'convert' || v.work === 'retooth');
-  return tuned < 0
-    ? null
-    : visits.slice(0, tuned).filter((v) => v.work === 'sharpen' || v.work === 'top-bevels').length;
 }

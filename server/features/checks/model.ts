@@ -6,6 +6,7 @@ import {
   json,
   maybeJson,
   maybeMeasure,
+  maybeWhole,
   maybeWords,
   moment,
   whole,
@@ -21,6 +22,7 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   runs: CheckRound['runs'];
   binds: boolean;
   chatters: boolean;
+  beatAt: number | null;
   shavings: CheckRound['shavings'];
   rakers: CheckRound['rakers'];
   note: string;
@@ -44,6 +46,7 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       runs: words,
       binds: yesNo,
       chatters: yesNo,
+      beatAt: maybeWhole,
       shavings: maybeWords,
       rakers: maybeJson,
       note: words,

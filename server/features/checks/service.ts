@@ -1,5 +1,6 @@
 import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
+import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
 import type { LineView } from '@odontis/core/evidence/line-of';
@@ -8,11 +9,12 @@ import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import { overOwnArc } from '@odontis/core/line/own-arc';
 import { rakersAfter } from '@odontis/core/raker/shavings';
 import type { Saw } from '@odontis/core/saw/saw';
-import { isPointed, placesOn, rakersOf, rolesOn } from '@odontis/core/saw/saw';
+import { isPointed, placesOn, rakersOf, rolesOn, teethOf } from '@odontis/core/saw/saw';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import { sidesOf } from '@odontis/core/evidence/sides';
 import { setOf } from '@odontis/core/evidence/set-of';
+import { judgeBandCut } from '@odontis/core/set/band-cut-verdict';
 import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
 import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
@@ -38,18 +40,28 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const line = lineOf(dossier.sessions, saw, 'after', edge);
     const heightSpreadMm = line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
     const set = setOf(dossier.sessions, 'after', sidesOf(saw), edge);
-    const target = tested?.forecast.set.perSideMm ?? 0;
+    const target = (tested ?? dossier.plan?.order.round)?.forecast.set.perSideMm ?? 0;
     const { stoning, strokeRateOf } = await handOfPerson(db, by);
     const depths = [...rakersRead(dossier.sessions, 'after').values()].map((r) => r.depthMm);
     const wanted = dossier.plan?.order.forecast?.rakers?.wantedMm;
     const rakers =
       wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), strokeRateOf(tipFile(dossier)));
-    const judged = judgeTestCut(check, { set, heightSpreadMm, rakers }, target, stoning.rate);
+    const after = dossier.sessions.filter((s) => s.kind === 'after').flatMap((s) => s.readings);
+    const judged =
+      saw.family === 'band'
+        ? judgeBandCut(
+            check,
+            { set, heights: estimatesOf(after, 'height', null), teeth: teethOf(saw) },
+            target,
+            stoning.rate,
+          )
+        : judgeTestCut(check, { set, heightSpreadMm, rakers }, target, stoning.rate);
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(
       {
         ...cut,
         edge,
+        beatAt: check.beatAt ?? null,
         shavings: check.shavings ?? null,
         rakers,
         ticketId,

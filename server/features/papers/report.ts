@@ -7,6 +7,7 @@ import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
 import { setLasts, workSays } from '@odontis/contract/work-words';
+import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
 import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { sawIn } from '@odontis/core/work/saw-after';
@@ -56,6 +57,7 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
   const accepted = dossier.plan;
   if (!accepted) return dossier.ticket.workDone === '' ? [] : [['Work', dossier.ticket.workDone]];
   const { order } = accepted;
+  if (order.round) return roundRows(order.round, order, book);
   if (!isLineOrder(order)) return [['Work', workSays(order)]];
   const { forecast, inputs, choice } = order;
   const rows: Row[] = [
@@ -86,6 +88,23 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
   rows.push(['Kerf', sayPlate(forecast.cut.kerfMm, book)]);
   rows.push(['Left in the plate', saySharpenings(forecast.life.left)]);
   return rows;
+}
+
+/** What was done to a saw whose teeth go round. */
+function roundRows({ inputs, forecast }: RoundOrdered, order: WorkOrder, book: ShopBook): Row[] {
+  return [
+    ['Work', workSays(order)],
+    [
+      'Teeth',
+      `${forecast.teeth}${inputs.counted ? ', counted' : ''}, ${order.strokes / forecast.teeth} strokes in every gullet`,
+    ],
+    [
+      'Set per side',
+      forecast.set.reset ? `${sayFine(forecast.set.perSideMm, book)}, renewed` : 'left as it was, enough for now',
+    ],
+    ['Kerf', sayPlate(forecast.kerfMm, book)],
+    ...(forecast.atWeld ? [['At the weld', forecast.atWeld] satisfies Row] : []),
+  ];
 }
 
 function checked(dossier: Dossier, book: ShopBook): Row[] {
@@ -192,6 +211,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
   const { ticket, customer, saw } = dossier;
   const lines = reportedLines(dossier);
   const rakers = { before: rakersSaid(dossier, 'before', book), after: rakersSaid(dossier, 'after', book) };
+  const lasts = (dossier.plan?.order.forecast ?? dossier.plan?.order.round?.forecast)?.filingsTheSetLasts;
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
   const next = nextVisit(saw.family, ticket.useRate);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
@@ -227,7 +247,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
       heading('Next visit'),
       {
-        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${dossier.plan?.order.forecast ? ` ${setLasts(dossier.plan.order.forecast.filingsTheSetLasts)}` : ''}`,
+        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${lasts ? ` ${setLasts(lasts)}` : ''}`,
       },
       { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
       ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),

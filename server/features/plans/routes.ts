@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { recordId } from '@odontis/contract/fields';
-import { planChoice } from '@odontis/contract/plan';
+import { isRoundChoice, linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
@@ -10,8 +10,11 @@ export function planRoutes(db: Database): Router {
   const router = Router();
   router.post('/tickets/:id/plan', async (request, response) => {
     const by = await personOf(request, db);
-    const choice = parse(planChoice, request.body);
-    response.status(201).json(await acceptPlan(db, parse(recordId, request.params.id), choice, by));
+    const id = parse(recordId, request.params.id);
+    const choice = isRoundChoice(request.body)
+      ? parse(roundPlanChoice, request.body)
+      : parse(linePlanChoice, request.body);
+    response.status(201).json(await acceptPlan(db, id, choice, by));
   });
   return router;
 }

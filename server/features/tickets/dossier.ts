@@ -4,6 +4,8 @@ import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Customer, Ticket } from '@odontis/contract/ticket';
+import type { Pause } from '@odontis/core/band/count-check';
+import { longestPause } from '@odontis/core/band/count-check';
 import { readOrder } from '@odontis/core/work/read-order';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
@@ -71,14 +73,25 @@ async function readPlan(db: Database, ticketId: number, names: Names, t?: Transa
     raw: true,
     transaction: t,
   });
+  const order = readOrder(row.body);
   return {
     id: row.id,
     number: row.number,
     acceptedBy: nameOf(names, row.acceptedBy) ?? '',
     acceptedAt: row.acceptedAt.toISOString(),
-    order: readOrder(row.body),
+    order,
     done: marks.map((m) => m.stop),
+    pause: order.round ? await readPause(db, row.id, t) : null,
   };
+}
+
+/** Where the work on a loop stood still longest, by when its windows were pressed done. */
+async function readPause(db: Database, planId: number, transaction?: Transaction): Promise<Pause | null> {
+  const pressed = await db.sequelize.query<{ stop: number; at: Date }>(
+    `SELECT stop, max(happened_at) AS at FROM bench_event WHERE plan_id = :planId AND action = 'done' GROUP BY stop`,
+    { type: QueryTypes.SELECT, replacements: { planId }, transaction },
+  );
+  return longestPause(pressed.map(({ stop, at }) => ({ stop, atMs: at.getTime() })));
 }
 
 async function readChecks(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<CheckRound[]> {
@@ -89,6 +102,7 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
     runs: r.runs,
     binds: r.binds,
     chatters: r.chatters,
+    beatAt: r.beatAt,
     shavings: r.shavings,
     rakers: r.rakers,
     note: r.note,

@@ -5,7 +5,7 @@ import type { DeclineChange, JobDone, NewTicket, TicketChange } from '@odontis/c
 import { keptSaw } from '@odontis/contract/saw';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
-import { isPlanned } from '@odontis/core/work/families';
+import { isLinePlanned, isPlanned } from '@odontis/core/work/families';
 import type { SawOf } from '@odontis/core/saw/saw';
 import { isCarbide } from '@odontis/core/saw/saw';
 import { toeLengthMm, toeTeeth } from '@odontis/core/saw/zones';
@@ -155,7 +155,12 @@ async function correctLine(
   t: Transaction,
 ): Promise<void> {
   const saw = await sawToCorrect(db, row, t);
-  if (!isPlanned(saw.family)) throw new Problem('bad-input', 'Only a hand or back saw’s teeth are corrected here.');
+  if (saw.family === 'band') {
+    // The loop is as long as it was told: its pitch is what its counted teeth make of it.
+    await keepCorrected(saw, { ...toSaw(saw), pitchMm: saw.toothLineMm / teeth }, '/line/teeth', t);
+    return;
+  }
+  if (!isLinePlanned(saw.family)) throw new Problem('bad-input', 'The teeth of this saw are not corrected here.');
   const { toeZones: told, ...kept } = toSaw(saw) as SawOf<'hand' | 'back'> & { id: number };
   const toe = toeZones ?? told ?? [];
   const toothLineMm = (teeth - toeTeeth(toe) - 1) * pitchMm + toeLengthMm(pitchMm, toe);

@@ -1,6 +1,7 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { FiledTooth } from '@odontis/core/file/flank-angles';
 import { pointedTooth, toothFor, toothHeightMm } from '@odontis/core/file/flank-angles';
+import type { Evidence } from '@odontis/core/evidence/session';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { heightOn } from '@odontis/core/line/joint-line';
 import { arcUnder, overOwnArc } from '@odontis/core/line/own-arc';
@@ -38,9 +39,15 @@ export function drawnTooth(dossier: Dossier, habits: ShopHabits, edge: Filing | 
   return (pointed ? pointedTooth : toothFor)(rakeDeg, fleamDeg);
 }
 
+/** A saw and what was read of it, sent or not yet. */
+export interface MeasuredSaw {
+  readonly saw: Saw;
+  readonly sessions: Evidence;
+}
+
 /** A saw's drawing from readings, before any stage puts its own on it. */
 export function baseDrawing(
-  dossier: Dossier,
+  dossier: MeasuredSaw,
   readings: readonly ToothReading[],
   tooth: FiledTooth,
   edge: Filing | null = null,
@@ -98,7 +105,7 @@ function crownOf(cutters: readonly ToothReading[]): Pick<SawDrawing, 'levelMm' |
 
 /** A raker drawn as wide as it was gauged, else as usual between its cutters. */
 const USUAL_RAKER_SHARE = 0.6;
-function rakerWidthMm({ saw, sessions }: Dossier): number {
+function rakerWidthMm({ saw, sessions }: MeasuredSaw): number {
   const widths = estimatesOf(
     sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings),
     'raker-width',

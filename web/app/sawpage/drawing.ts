@@ -7,8 +7,8 @@ import type { ToothRole } from '@odontis/core/saw/tooth-pattern';
 export interface SawDrawing {
   readonly title: string;
   readonly backed: boolean;
-  /** How it is held: one handle at the heel, a second for another hand at the toe, one at either end, or in a frame. */
-  readonly held: 'handle' | 'one-man' | 'two-handed' | 'framed';
+  /** How it is held: one handle at the heel, a second for another hand at the toe, one at either end, in a frame, or welded to itself. */
+  readonly held: 'handle' | 'one-man' | 'two-handed' | 'framed' | 'loop';
   readonly ends: Ends;
   readonly lengthMm: number;
   readonly plateDepthHeelMm: number;
@@ -20,7 +20,8 @@ export interface SawDrawing {
   readonly teeth: Int32Array;
   readonly xMm: Float64Array;
   readonly yMm: Float64Array;
-  readonly leans: readonly Lean[];
+  /** Null of a tooth that stands straight. */
+  readonly leans: readonly (Lean | null)[];
   /** What each tooth is there for; null where all are cutters. */
   readonly roles: readonly ToothRole[] | null;
   /** A raker from tip to tip, as measured or as usual at its pitch. */

@@ -133,6 +133,7 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
           acceptedAt: '2031-05-02T09:00:00.000Z',
           order: makeOrder(studyLine(inputs), 0.12),
           done: [],
+          pause: null,
         }
       : null,
     checks: [],

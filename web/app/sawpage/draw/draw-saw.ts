@@ -41,7 +41,12 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   const left = Math.max(layout.left - 4, from);
   const right = Math.min(layout.right + 4, to);
   const second = drawing.held === 'one-man' ? [to - 10] : [];
-  const upright = drawing.held === 'handle' || drawing.held === 'one-man' ? second : [from - 4, to - 10];
+  const upright =
+    drawing.held === 'handle' || drawing.held === 'one-man'
+      ? second
+      : drawing.held === 'loop'
+        ? []
+        : [from - 4, to - 10];
   if (upright.length > 0) {
     // A grip upright over the plate's end: at both, or the second one of a one-man saw.
     c.fillStyle = palette.handle;
@@ -81,7 +86,28 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
     c.fill();
   };
   band(() => layout.plateTop, palette.plate);
+  if (drawing.held === 'loop') drawWeld(c, palette, layout, [x(0), x(drawing.lengthMm)]);
   if (drawing.backed) band((px) => bottom(px) - BACK_PX, palette.brass);
+}
+
+/** The weld of an endless band, at both ends of the sheet: it is one place. */
+function drawWeld(
+  c: Sheet['context'],
+  palette: Sheet['palette'],
+  layout: Sheet['layout'],
+  places: readonly number[],
+): void {
+  c.strokeStyle = palette.text;
+  c.lineWidth = 2;
+  for (const place of places) {
+    if (place < layout.left - 4 || place > layout.right + 4) continue;
+    c.beginPath();
+    for (let y = layout.plateTop; y < layout.plateBottom; y += 6) {
+      c.moveTo(place - 3, y);
+      c.lineTo(place + 3, y + 4);
+    }
+    c.stroke();
+  }
 }
 
 /** Bottom of the V between tooth i and the next. */
@@ -134,7 +160,8 @@ function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
       c.lineWidth = 0.6;
       c.stroke();
     }
-    if (sheet.pxPerTooth > 9 && drawing.roles?.[i] !== 'raker') drawLean(sheet, drawing, i, tip);
+    if (sheet.pxPerTooth > 9 && drawing.roles?.[i] !== 'raker' && drawing.leans[i] !== null)
+      drawLean(sheet, drawing, i, tip);
   }
 }
 

@@ -1,3 +1,4 @@
+import { sidesOf } from '@odontis/core/evidence/sides';
 import { MatInput } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -7,7 +8,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { CsvFault } from '@odontis/contract/csv-fault';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
-import { summariseQuantity, setLimitMm, sideOf } from '@odontis/core/judgement/quantity-verdict';
+import { summariseQuantity, setLimitMm } from '@odontis/core/judgement/quantity-verdict';
 import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { GAUGE_ERROR_MM, GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
 import { endsOf, theEnd } from '@odontis/core/saw/ends';
@@ -74,7 +75,7 @@ export class GaugeDesk {
     if (place === null || !saw) return '';
     if (this.station())
       return `${this.speech.plate(place)} from ${saw.family === 'band' ? 'the weld' : theEnd(endsOf(saw), 'heel')}`;
-    const side = this.keeper.quantity() === 'set' ? sideOf(saw, place) : null;
+    const side = this.keeper.quantity() === 'set' ? sidesOf(saw)(place) : null;
     return `${this.keeper.quantity().startsWith('raker') ? 'raker' : 'tooth'} ${place}${side ? `, ${side}` : ''}`;
   });
   protected readonly says = computed(() => {

@@ -15,5 +15,14 @@ export const ADVICE_SAYS: Record<CutAdvice, string> = {
     'Whiskers on the ribbons: rakers stand too low and plane deeper than was scored. Joint the cutters down to them, point them, and cut again.',
   'touch-up-cutters':
     'The rakers are right: the cutters are dull or their flats are not gone. Touch up their points, then cut again.',
+  'file-dull-side':
+    'The set is even on both sides: it runs away from its dull side. File the gullets again, once round, watching that side’s corners.',
+  'file-again': 'It has the set it wants and burns all the same: it is dull. Once more round, equal strokes.',
+  'find-beat':
+    'Find the place: turn it by hand with a chalk mark at the weld, and see which tooth is in the cut when it beats.',
+  'dress-weld':
+    'It beats at the weld: dress the weld flat on both sides and at the back, until a straight edge lies over it.',
+  'blend-tooth': 'A tooth stands out where it beats: bring it down to its neighbours and give its face a stroke.',
+  'measure-heights': 'It beats away from the weld: measure the heights about that place, which finds the tooth.',
   passes: 'Runs true, neither binds nor jumps.',
 };

@@ -33,6 +33,9 @@ export const STEP_NAMES: Record<StepKind, string> = {
   'touch-up': 'Touch up what the set rounded',
   'rakers-again': 'Rakers under the gauge again',
   edge: 'File',
+  uncoil: 'Uncoil and hang the band',
+  'joint-round': 'Joint round, lightly',
+  coil: 'Coil the band',
 };
 
 const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
@@ -90,9 +93,14 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
     case 'by-hand':
       return 'Done by hand and eye: write down what was done when it is finished.';
     case 'shape':
+      return filingSays(step, book, ends);
     case 'sharpen':
+      if (step.unit === 'window')
+        return `${filingSays(step, book, ends)} The gullets just above the jaws, the hook kept as it was made; the same strokes in every gullet, no more in one that looks worse.`;
       return filingSays(step, book, ends);
     case 'set':
+      if (step.unit === 'window')
+        return `Only the teeth that lean ${step.side}: bend the top third to ${speech.fine(step.targetMm ?? 0)}. Measure the first few before going on.`;
       return `Bend the top third only, away from you, to ${speech.fine(step.targetMm ?? 0)}. Measure the first few before going on.`;
     case 'dress-rakers':
       return 'A flat file over the inner faces: no punch mark or crack left that a hammer or a knot would open.';
@@ -112,6 +120,12 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
       return `${step.side === null ? 'Square across' : `Stand on the ${step.side}: the teeth that lean away from you`}; the push stroke cuts, lift the file clear on the way back. ${EDGE_SAYS[step.edge === 'face' || step.edge === 'back' ? step.edge : 'top']}`;
     case 'rakers-again':
       return `Every raker under the gauge at ${speech.fine(step.targetMm ?? 0)} once more: pointing and setting may have brought cutters down.`;
+    case 'uncoil':
+      return 'Let it open away from you, turn it teeth up, and hang it on supports round the loop so that it lies in the vise without pulling. Chalk the weld. Put the first marker on the last tooth before the weld: it stays there.';
+    case 'joint-round':
+      return 'A fine stone or a mill file flat along the tips of what lies between the jaws: the lightest touch, the same for every window, until the high ones shine.';
+    case 'coil':
+      return 'Brush and magnet first. Gloves on; fold it into three loops, never one hand against the spring, and tie it.';
     case 'stone':
       return 'One light oiled pass on each side, flat on the teeth.';
     case 'finish':

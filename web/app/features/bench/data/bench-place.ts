@@ -25,7 +25,12 @@ export function workOf(
   step: number,
 ): { done: Set<number>; todo: Set<number> } {
   const work = { done: new Set<number>(), todo: new Set<number>() };
-  for (const stop of walk) if (stop.step === step) (done.has(stop.index) ? work.done : work.todo).add(stop.at);
+  for (const stop of walk) {
+    if (stop.step !== step) continue;
+    // A window is every tooth in it.
+    const into = done.has(stop.index) ? work.done : work.todo;
+    for (let at = stop.at; at <= (stop.to ?? stop.at); at++) into.add(at);
+  }
   return work;
 }
 

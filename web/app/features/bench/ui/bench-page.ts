@@ -8,6 +8,7 @@ import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
 import { baseDrawing } from '../../../sawpage/build-drawing';
+import { loopDrawing } from '../../../sawpage/loop-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
@@ -16,6 +17,8 @@ import { Notice } from '../../../shared/ui/notice';
 import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '../../../shared/words/step-words';
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
+import { LoopPicture } from '../../../shared/loop/loop-picture';
+import { BandCount } from './band-count';
 import { FileWay } from './file-way';
 import { ToolTrial } from './tool-trial';
 
@@ -32,7 +35,7 @@ const FILE_MM = 150;
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial],
+  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial, LoopPicture, BandCount],
   providers: [BenchQueue],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
@@ -101,6 +104,29 @@ export class BenchPage implements OnDestroy {
       (this.accepted()?.order.forecast?.rakers?.endRakers.includes(this.stop()?.at ?? 0) ?? false),
   );
   protected readonly atBench = computed(() => ['bench', 'check'].includes(this.dossier()?.ticket.stage ?? ''));
+  /** The loop as it hangs: what is between the jaws, how far this circuit is done. */
+  protected readonly loop = computed(() => {
+    const [step, stop, round] = [this.step(), this.stop(), this.accepted()?.order.round];
+    if (!step || !stop || round?.family !== 'band') return null;
+    const { teeth, windows } = round.forecast;
+    const windowed = step.unit === 'window';
+    const window = windowed ? step.stops.findIndex((one) => one.at === stop.at) + 1 : 0;
+    const hung =
+      windowed ||
+      this.steps()
+        .slice(0, this.stepIndex())
+        .some((one) => one.kind === 'uncoil');
+    return {
+      teeth,
+      windows,
+      window,
+      hung,
+      from: windowed ? stop.at : 0,
+      to: windowed ? (stop.to ?? stop.at) : 0,
+      doneTo: windowed ? stop.at - 1 : 0,
+      each: round.forecast.each,
+    };
+  });
   protected readonly heavier = HEAVIER_SAYS;
   protected readonly sides = HEAVIER_SIDE_SAYS;
 
@@ -130,6 +156,17 @@ export class BenchPage implements OnDestroy {
 
   private draw(): void {
     const [dossier, accepted, stop, step] = [this.dossier(), this.accepted(), this.stop(), this.step()];
+    if (dossier?.saw.family === 'band' && accepted) {
+      const windowed = stop && step?.unit === 'window';
+      this.sheet.drawing.set({
+        ...loopDrawing(dossier, dossier.saw, this.speech.fine),
+        lanes: [],
+        work: windowed ? workOf(this.walk(), this.done(), this.stepIndex()) : null,
+        current: windowed ? { at: stop.at, unit: 'tooth' } : null,
+      });
+      if (windowed) untracked(() => this.sheet.show(stop.at));
+      return;
+    }
     if (!dossier || !accepted || !isLineOrder(accepted.order)) return;
     const { work, beside } = accepted.order;
     // Which edge of a two-edged saw is in the vise.
@@ -159,6 +196,7 @@ export class BenchPage implements OnDestroy {
   protected where(): string {
     const [stop, step] = [this.stop(), this.step()];
     if (!stop || !step) return '';
+    if (step.unit === 'window') return `Teeth ${stop.at} to ${stop.to ?? stop.at}`;
     if (step.unit === 'raker') return `Raker ${stop.at}`;
     if (step.unit === 'tooth') return `${this.pointed() ? 'Cutter' : 'Tooth'} ${stop.at}`;
     const teeth = this.accepted()?.order.inputs?.readings ?? [];

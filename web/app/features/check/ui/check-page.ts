@@ -19,7 +19,8 @@ import { parseLength } from '@odontis/core/units/length';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { edgesOf, firstLineOf, isGauged } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
-import { rakersOf } from '@odontis/core/saw/saw';
+import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { rakersOf, teethOf } from '@odontis/core/saw/saw';
 import type { Shavings } from '@odontis/core/raker/shavings';
 import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -40,11 +41,13 @@ interface Cut {
   readonly runs: 'true' | 'left' | 'right';
   readonly binds: boolean;
   readonly chatters: boolean;
+  /** The tooth in the cut when a band beats, as it is typed. */
+  readonly beatAt: string;
   readonly shavings: Shavings | null;
   readonly note: string;
 }
 
-const SOUND: Cut = { runs: 'true', binds: false, chatters: false, shavings: null, note: '' };
+const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', shavings: null, note: '' };
 
 /** Measure again, cut, stone what needs it, again until it passes; before and after on the same lanes. */
 @Component({
@@ -123,6 +126,11 @@ export class CheckPage {
     const dossier = this.evidence.dossier();
     const plan = dossier?.plan;
     const habits = this.speech.book()?.habits;
+    if (dossier?.saw.family === 'band') {
+      const shown = { ...dossier, sessions: this.evidence.evidence() };
+      this.sheet.drawing.set(loopDrawing(shown, dossier.saw, this.speech.fine, 'after'));
+      return;
+    }
     if (!dossier || !plan || !isLineOrder(plan.order) || !habits) return;
     const { inputs, forecast } = plan.order;
     const before = inputs.readings;
@@ -205,6 +213,20 @@ export class CheckPage {
     const lines = linesOfOrder(this.evidence.dossier()?.plan?.order);
     return lines.length > 1 ? lines.flatMap(({ edge }) => (edge ? [edge] : [])) : [];
   });
+  protected readonly band = computed(() => this.evidence.dossier()?.saw.family === 'band');
+  /** What a cut shows, in the words of the saw that made it. */
+  protected readonly words = computed(() =>
+    this.band()
+      ? {
+          left: 'wanders left',
+          true: 'runs true',
+          right: 'wanders right',
+          binds: 'burns in curves',
+          chatters: 'beats once a turn',
+        }
+      : { left: 'runs left', true: 'runs true', right: 'runs right', binds: 'binds', chatters: 'jumps' },
+  );
+
   protected chooseEdge(edge: Filing): void {
     this.gauging.choosePart(edge);
   }
@@ -219,7 +241,13 @@ export class CheckPage {
 
   protected judge(dossier: Dossier): void {
     const edge = this.edges().length > 0 ? this.edge() : null;
-    const check = { version: dossier.ticket.version, ...this.cut(), edge };
+    const { beatAt, ...cut } = this.cut();
+    const tooth = cut.chatters && beatAt.trim() !== '' ? Number(beatAt) : null;
+    const most = teethOf(dossier.saw);
+    const bad = tooth !== null && !(Number.isInteger(tooth) && tooth >= 1 && tooth <= most);
+    this.slip.set(bad ? `“${beatAt}” is no tooth of this band: it has ${most}.` : null);
+    if (bad) return;
+    const check = { version: dossier.ticket.version, ...cut, edge, ...(this.band() && { beatAt: tooth }) };
     this.store.dispatch(TicketPageEvents.cutJudged({ id: dossier.ticket.id, check }));
   }
 }

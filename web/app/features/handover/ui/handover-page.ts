@@ -10,6 +10,7 @@ import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { isPlanned } from '@odontis/core/work/families';
 import { priceFor } from '@odontis/core/work/price';
 import { DateTime } from 'luxon';
+import { loopDrawing } from '../../../sawpage/loop-drawing';
 import { baseDrawing, drawnTooth, measuredLanes } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { lineOf } from '@odontis/core/evidence/line-of';
@@ -70,6 +71,11 @@ export class HandoverPage {
   private draw(): void {
     const [dossier, habits] = [this.dossier(), this.speech.book()?.habits];
     if (!dossier || !habits) return;
+    if (dossier.saw.family === 'band') {
+      const after = dossier.sessions.some((s) => s.kind === 'after' && s.readings.length > 0);
+      this.sheet.drawing.set(loopDrawing(dossier, dossier.saw, this.speech.fine, after ? 'after' : 'before'));
+      return;
+    }
     if (!isPlanned(dossier.saw.family)) {
       this.sheet.drawing.set(null);
       return;

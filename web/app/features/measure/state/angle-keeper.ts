@@ -1,3 +1,4 @@
+import { sidesOf as usualSides } from '@odontis/core/evidence/sides';
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import type { AngleReading } from '@odontis/core/evidence/reading';
@@ -12,7 +13,7 @@ import { alternateFrom, pointSides, summariseSides } from '@odontis/core/angles/
 import type { ToothLean, ToothSides } from '@odontis/core/angles/point-sides';
 import { withdrawn } from '@odontis/core/evidence/take';
 import { standing, unsettled } from '@odontis/core/evidence/estimates';
-import { sideOf } from '@odontis/core/judgement/quantity-verdict';
+
 import { edgesOf } from '@odontis/core/saw/edges';
 import { partsFor, teethOfPart } from '@odontis/core/evidence/quantities';
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
@@ -100,7 +101,7 @@ export const AngleKeeper = signalStore(
       const [of, measured] = [saw(), line()[tooth - 1]];
       if (measured?.kind === 'missing') return { lean: null, assumed: false };
       if (measured?.lean) return { lean: measured.lean, assumed: false };
-      return { lean: of && sideOf(of, tooth), assumed: true };
+      return { lean: of && usualSides(of)(tooth), assumed: true };
     };
     const sidesOf = (readings: readonly AngleReading[]): ToothSides[] => {
       const of = saw();

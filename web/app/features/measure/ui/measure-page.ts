@@ -7,7 +7,13 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isPlanned } from '@odontis/core/work/families';
+import { isLinePlanned, isPlanned } from '@odontis/core/work/families';
+import { estimatesOf } from '@odontis/core/evidence/estimates';
+import type { LengthQuantity } from '@odontis/core/evidence/quantities';
+import type { Evidence } from '@odontis/core/evidence/session';
+import type { SawOf } from '@odontis/core/saw/saw';
+import { teethOf } from '@odontis/core/saw/saw';
+import { loopDrawing } from '../../../sawpage/loop-drawing';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { edgesOf, firstLineOf, isGauged, lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
@@ -135,11 +141,23 @@ export class MeasurePage {
     const [saw, evidence] = [this.evidence.dossier()?.saw, this.evidence.evidence()];
     if (!saw) return '';
     const edges = softEdgesOf(saw);
+    if (saw.family === 'band') return this.sampledSays(saw, evidence);
     if (edges.length === 0)
       return `${this.gaugedTeeth()} cutters have a height, ${this.gauged()?.rakersRead.length ?? 0} rakers a depth`;
     const count = (edge: Filing): string =>
       `${lineOf(evidence, saw, 'before', edge)?.heightsRead ?? 0} on the ${edge} edge`;
     return `teeth with a height: ${edges.map(count).join(', ')}`;
+  });
+  /** A band is planned by its count; what was sampled of it tells the rest. */
+  private sampledSays(saw: SawOf<'band'>, evidence: Evidence): string {
+    const readings = evidence.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
+    const read = (quantity: LengthQuantity): number => estimatesOf(readings, quantity, null).length;
+    return `${teethOf(saw)} teeth; set sampled at ${read('set')}, heights at ${read('height')}: it may be planned at any time`;
+  }
+  /** Teeth enough for a plan, or none wanted. */
+  protected readonly mayPlan = computed(() => {
+    const family = this.evidence.dossier()?.saw.family;
+    return this.gaugedTeeth() >= 3 || (family !== undefined && !isLinePlanned(family));
   });
   /** The line this saw's gauged heights make, those of every session before the work. */
   private readonly gauged = computed(() => {
@@ -216,6 +234,15 @@ export class MeasurePage {
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
+    if (dossier.saw.family === 'band' && !line) {
+      const at = this.gauging.atStation() ? null : this.gauging.place();
+      const shown = { ...dossier, sessions: this.evidence.evidence() };
+      this.sheet.drawing.set({
+        ...loopDrawing(shown, dossier.saw, this.speech.fine),
+        current: at === null ? null : { at, unit: 'tooth' },
+      });
+      return;
+    }
     if (isGauged(dossier.saw)) {
       const teeth = line ? readingsOfTrace(line) : (this.gauged()?.teeth ?? []);
       const at = this.way() === 'gauge' || this.way() === 'keyed' ? this.gauging.place() : null;

@@ -1,4 +1,4 @@
-import type { BandSet } from '../saw/saw';
+import type { BandSet } from './saw';
 
 export type BandLean = 'left' | 'right' | 'straight';
 

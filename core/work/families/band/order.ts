@@ -1,0 +1,113 @@
+import { POWERED_BLADE_CAUTION } from '../../../circular/blade-geometry';
+import { because, COMMON_PRACTICE, input } from '../../../reason/reason';
+import { cautionsFor } from '../../cautions';
+import type { WorkOrder } from '../../order';
+import { ORDER_VERSION } from '../../order';
+import type { Rates } from '../../price';
+import { priceFor } from '../../price';
+import type { Step, StepKind, Stop } from '../../step';
+import { WHOLE_SAW_STOP } from '../../step';
+import { WHOLE_SAW_MINUTES, windowJointMinutes, windowMinutes, windowSetMinutes } from '../../times';
+import type { BandStudy } from './study';
+
+/** A step of which nothing is said yet but its cautions. */
+const step = (kind: StepKind, more: Partial<Step>): Step => ({
+  kind,
+  unit: 'whole',
+  side: null,
+  tipTowards: null,
+  tool: null,
+  targetMm: null,
+  passes: 0,
+  minutes: 0,
+  stops: WHOLE_SAW_STOP,
+  cautions: cautionsFor(kind),
+  reasons: [],
+  ...more,
+});
+
+/** One circuit round the loop, a window of the vise each stop. */
+function circuit(study: BandStudy, kind: StepKind, strokes: number, more: Partial<Step>): Step {
+  const stops = study.windows.map(({ from, to }): Stop => ({ at: from, to, strokes, heavier: 'even' }));
+  return step(kind, { unit: 'window', stops, ...more });
+}
+
+/** Two circuits of set, a side each (trade section 7). */
+function setting(study: BandStudy): Step[] {
+  return (['left', 'right'] as const).map((side) =>
+    circuit(study, 'set', 0, {
+      side,
+      targetMm: study.wanted.perSideMm,
+      minutes: windowSetMinutes(study.pattern.leans.filter((lean) => lean === side).length, study.windows.length),
+      reasons: [study.wanted.reason],
+    }),
+  );
+}
+
+const filing = (study: BandStudy): Step =>
+  circuit(study, 'sharpen', study.strokes, {
+    tipTowards: 'across',
+    minutes: windowMinutes(study.strokes * study.inputs.teeth, study.inputs.teeth, study.windows.length),
+    reasons: [
+      because(
+        'Strokes a gullet',
+        'the same all round: equal strokes keep a band level',
+        [input('strokes', study.strokes, 'count')],
+        COMMON_PRACTICE,
+      ),
+    ],
+  });
+
+/** A band's whole order in the trade's order (trade section 7), window by window. Minutes; mm. O(teeth). */
+export function orderBand(study: BandStudy, rates: Rates | null): WorkOrder {
+  const { inputs, windows, setting: set, joint, wanted } = study;
+  const rusty = inputs.marks.includes('rust') || inputs.marks.includes('pitting');
+  const setFirst = inputs.habits.setOrder === 'before-filing';
+  const circuits = set.reset ? setting(study) : [];
+  const bare: Step[] = [
+    step('uncoil', { minutes: WHOLE_SAW_MINUTES.uncoil }),
+    ...(rusty ? [step('clean', { minutes: WHOLE_SAW_MINUTES.rust })] : []),
+    ...(joint.wanted
+      ? [circuit(study, 'joint-round', 0, { minutes: windowJointMinutes(windows.length), reasons: [joint.reason] })]
+      : []),
+    ...(setFirst ? circuits : []),
+    filing(study),
+    ...(setFirst ? [] : circuits),
+    step('coil', { minutes: WHOLE_SAW_MINUTES.coil }),
+    step('test', { minutes: WHOLE_SAW_MINUTES.test }),
+    step('finish', { minutes: WHOLE_SAW_MINUTES.finish }),
+  ];
+  const steps = bare.map((one, i) => (i === 0 ? { ...one, cautions: [...one.cautions, POWERED_BLADE_CAUTION] } : one));
+  const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
+  const price = rates ? priceFor(minutes, rates) : null;
+  const [first] = windows;
+  return {
+    version: ORDER_VERSION,
+    family: 'band',
+    work: set.reset || joint.wanted ? 'tune' : 'sharpen',
+    inputs: null,
+    choice: null,
+    steps,
+    targets: [],
+    forecast: null,
+    round: {
+      family: 'band',
+      inputs,
+      forecast: {
+        teeth: inputs.teeth,
+        windows: windows.length,
+        each: first ? first.to - first.from + 1 : 0,
+        set: { perSideMm: wanted.perSideMm, reset: set.reset },
+        jointed: joint.wanted,
+        kerfMm: wanted.kerfMm,
+        atWeld: study.pattern.atWeld,
+        filingsTheSetLasts: set.lasts,
+      },
+    },
+    minutes,
+    minutesError: 0,
+    strokes: study.strokes * inputs.teeth,
+    price: price && rates ? { ...price, currency: rates.currency } : null,
+    reasons: [joint.reason, wanted.reason, set.reason],
+  };
+}

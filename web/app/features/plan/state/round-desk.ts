@@ -1,0 +1,92 @@
+import { computed, effect, inject, linkedSignal } from '@angular/core';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
+import { Store } from '@ngrx/store';
+import { workFactsOf } from '@odontis/contract/work-facts';
+import { workOf } from '@odontis/core/work/families';
+import type { RoundStudied, RoundWish } from '@odontis/core/work/family-work';
+import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
+import { Speech } from '../../../shared/speech/speech';
+import { shopFeature } from '../../../shared/state/shop.feature';
+import { ticketFeature } from '../../../shared/state/ticket.feature';
+
+const keyOf = (ticket: number): string => `odontis.round.${ticket}`;
+
+/** What was chosen on the page and not accepted yet, kept over a reload; null where nothing was, or of another family. */
+function recalled(ticket: number, plain: RoundWish): RoundWish {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(keyOf(ticket)) ?? 'null') as RoundWish | null;
+    return kept?.family === plain.family ? { ...plain, ...kept } : plain;
+  } catch {
+    return plain;
+  }
+}
+
+/** What is chosen of a saw that goes round, and everything that comes of it. */
+export const RoundDesk = signalStore(
+  withState({ again: false }),
+  withProps(() => {
+    const store = inject(Store);
+    const dossier = store.selectSignal(ticketFeature.selectDossier);
+    const work = computed(() => {
+      const own = dossier();
+      const found = own && workOf(own.saw.family);
+      return found && found.way === 'round' ? found : null;
+    });
+    const ticketId = computed(() => dossier()?.ticket.id ?? 0);
+    return {
+      dossier,
+      work,
+      ticketId,
+      speech: inject(Speech),
+      hand: store.selectSignal(shopFeature.selectHand),
+      wish: linkedSignal<RoundWish | null>(() => {
+        const own = work();
+        return own && recalled(ticketId(), own.plain);
+      }),
+    };
+  }),
+  withComputed((desk) => {
+    /** An accepted plan is shown as it was frozen, unless it is being planned again. */
+    const frozen = computed(() => {
+      const plan = desk.dossier()?.plan;
+      return plan && !(desk.again() && desk.dossier()?.ticket.stage === 'bench') ? plan : null;
+    });
+    const studied = computed((): RoundStudied | null => {
+      const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
+      if (!dossier || !book || !work || !wish) return null;
+      return work.study(workFactsOf(dossier, book, desk.hand()), wish);
+    });
+    const order = computed((): WorkOrder | null => {
+      const [kept, found, work] = [frozen(), studied(), desk.work()];
+      if (kept) return kept.order;
+      return found?.ok && work ? work.order(found.study, desk.speech.book()?.rates ?? null) : null;
+    });
+    return {
+      frozen,
+      order,
+      /** The family's own part of the order. */
+      own: computed((): RoundOrdered | null => order()?.round ?? null),
+      /** Why there is no order, in a sentence; null where there is one. */
+      why: computed(() => {
+        const found = studied();
+        return !frozen() && found && !found.ok ? found.says : null;
+      }),
+    };
+  }),
+  withMethods((desk) => ({
+    choose: (wish: RoundWish): void => desk.wish.set(wish),
+    planAgain: (again: boolean): void => patchState(desk, { again }),
+  })),
+  withHooks((desk) => ({
+    onInit: () => {
+      effect(() => {
+        const wish = desk.wish();
+        try {
+          if (wish) sessionStorage.setItem(keyOf(desk.ticketId()), JSON.stringify(wish));
+        } catch {
+          // Without storage a reload begins at what is advised.
+        }
+      });
+    },
+  })),
+);

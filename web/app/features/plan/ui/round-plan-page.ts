@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Dossier } from '@odontis/contract/dossier';
+import type { Step } from '@odontis/core/work/step';
+import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { SawSheet } from '../../../sawpage/saw-sheet';
+import { Speech } from '../../../shared/speech/speech';
+import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { Keys } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+import { Why } from '../../../shared/ui/why';
+import { stepTitle } from '../../../shared/words/step-words';
+import { RoundDesk } from '../state/round-desk';
+import { BandPlan } from './band-plan';
+
+/** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
+@Component({
+  selector: 'od-round-plan-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, RouterLink, Notice, Why, BandPlan],
+  templateUrl: './round-plan-page.html',
+  styleUrl: './plan-page.scss',
+  providers: [RoundDesk],
+})
+export class RoundPlanPage {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly sheet = inject(SawSheet);
+  protected readonly speech = inject(Speech);
+  protected readonly desk = inject(RoundDesk);
+  private readonly request = this.store.selectSignal(selectRequest('plan'));
+  private readonly editing = this.store.selectSignal(selectRequest('edit'));
+  protected readonly refusal = computed(() => this.request().refusal ?? this.editing().refusal);
+  protected readonly busy = computed(() => this.request().busy || this.editing().busy);
+  protected readonly slip = signal<string | null>(null);
+  private leaving = false;
+
+  constructor() {
+    inject(Keys).here.set([]);
+    this.sheet.handle.set(null);
+    this.sheet.laneHeight.set(44);
+    effect(() => {
+      const saw = this.desk.dossier()?.saw;
+      const dossier = this.desk.dossier();
+      this.sheet.drawing.set(dossier && saw?.family === 'band' ? loopDrawing(dossier, saw, this.speech.fine) : null);
+    });
+    effect(() => {
+      const dossier = this.desk.dossier();
+      if (!this.leaving || dossier?.ticket.stage !== 'bench') return;
+      this.leaving = false;
+      untracked(() => void this.router.navigate(['/ticket', dossier.ticket.id, 'bench']));
+    });
+  }
+
+  protected title = (step: Step): string => stepTitle(step, this.speech);
+
+  /** The count put right: the loop's pitch is then what its teeth make of it. mm. */
+  protected correct(dossier: Dossier, teeth: number): void {
+    const { id, version, complaint, promisedOn } = dossier.ticket;
+    const line = { teeth, pitchMm: dossier.saw.toothLineMm / teeth };
+    this.store.dispatch(TicketPageEvents.ticketEdited({ id, change: { version, complaint, promisedOn, line } }));
+  }
+
+  protected accept(dossier: Dossier): void {
+    const round = this.desk.wish();
+    if (!round) return;
+    this.leaving = true;
+    this.desk.planAgain(false);
+    const choice = { version: dossier.ticket.version, round };
+    this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
+  }
+
+  protected reload(): void {
+    this.store.dispatch(TicketPageEvents.opened({ id: this.desk.ticketId() }));
+  }
+}
