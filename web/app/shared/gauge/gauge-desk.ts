@@ -13,6 +13,8 @@ import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { GAUGE_ERROR_MM, GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
 import { endsOf, theEnd } from '@odontis/core/saw/ends';
 import { QUANTITY_FACTS } from '@odontis/core/evidence/quantities';
+import { awayFromWeld } from '@odontis/core/band/away-from-weld';
+import { teethOf } from '@odontis/core/saw/saw';
 import { sampleAdvice, sampleEstimate } from '@odontis/core/evidence/sample-plan';
 import { parseLength } from '@odontis/core/units/length';
 import { standInValue } from '../indicator/stand-in-indicator';
@@ -96,9 +98,14 @@ export class GaugeDesk {
     const dossier = this.keeper.dossier();
     const set = this.keeper.quantity() === 'set';
     if (!dossier || !(set || this.keeper.sampled())) return null;
+    // The weld's own place is no sample of a band.
+    const band = dossier.saw.family === 'band';
+    const teeth = teethOf(dossier.saw);
+    const read = band ? awayFromWeld(this.keeper.estimates(), teeth) : this.keeper.estimates();
+    const places = band ? teeth - 2 : this.keeper.places().length;
     const estimate = sampleEstimate(
-      this.keeper.estimates().map((e) => e.valueMm),
-      Math.max(this.keeper.places().length, this.keeper.estimates().length),
+      read.map((e) => e.valueMm),
+      Math.max(places, read.length),
     );
     // Only the mean of a set decides something; of anything else the sample tells its mean and error.
     if (!set) return { estimate, decides: null };

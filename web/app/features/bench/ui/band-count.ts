@@ -13,8 +13,8 @@ import { Notice } from '../../../shared/ui/notice';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatFormFieldModule, MatInput, Notice],
   template: `
-    <mat-form-field
-      ><mat-label>The last marker came up at tooth</mat-label
+    <mat-form-field class="count"
+      ><mat-label>Last marker came up at tooth</mat-label
       ><input matInput #field inputmode="numeric" autocomplete="off" (change)="typed(field.value)"
     /></mat-form-field>
     @if (slip(); as text) {
@@ -22,6 +22,11 @@ import { Notice } from '../../../shared/ui/notice';
     }
     @if (says(); as text) {
       <od-notice [weight]="right() ? 'quiet' : 'decide'">{{ text }}</od-notice>
+    }
+  `,
+  styles: `
+    .count {
+      width: 100%;
     }
   `,
 })

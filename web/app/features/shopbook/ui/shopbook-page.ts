@@ -13,7 +13,13 @@ import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
 import type { AnglePair } from '@odontis/core/file/angle-pair';
 import { USUAL_TIP_DEG } from '@odontis/core/raker/raker-target';
-import { USUAL_CUTTERS, USUAL_PULL, USUAL_PULL_BACK_DEG, USUAL_PULL_TOP_DEG } from '@odontis/core/work/habits';
+import {
+  USUAL_CUTTERS,
+  USUAL_PULL,
+  USUAL_PULL_BACK_DEG,
+  USUAL_PULL_TOP_DEG,
+  USUAL_JAW_MM,
+} from '@odontis/core/work/habits';
 import { USUAL_SHOES_MM } from '@odontis/core/line/jointer';
 import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
@@ -92,11 +98,21 @@ export class ShopbookPage {
 
   protected readonly usualShoes = USUAL_SHOES_MM;
 
-  /** The jointer's length as it is read off a rule; empty to forget it. */
+  protected readonly usualJaws = USUAL_JAW_MM;
+
+  /** The jointer's length, and the vise's. */
   protected shoes(text: string): void {
+    this.length(text, (jointerShoesMm) => ({ jointerShoesMm }));
+  }
+  protected jaws(text: string): void {
+    this.length(text, (jawMm) => ({ jawMm }));
+  }
+
+  /** A length as it is read off a rule; empty to forget it. */
+  private length(text: string, changed: (mm: number | undefined) => Partial<Habits>): void {
     const read = parseLength(text, this.speech.speech().lengthUnit === 'thou' ? 'inch' : 'mm');
     if (text.trim() !== '' && !read.ok) this.slip.set(`"${text}" is no length: type it such as 8 in or 200 mm.`);
-    else this.habit({ jointerShoesMm: read.ok ? read.mm : undefined });
+    else this.habit(changed(read.ok ? read.mm : undefined));
   }
 
   protected readonly weekdays = WEEKDAYS;
