@@ -13,6 +13,11 @@ export const WORK_SAYS: Record<WorkOrder['work'], string> = {
 /** The same, in the words of the saw it was done to. */
 export function workSays({ work, inputs, round }: Pick<WorkOrder, 'work' | 'inputs' | 'round'>): string {
   if (round) {
+    if (round.family === 'circular') {
+      if (round.inputs.saw.tipped === 'carbide') return 'Sent to the grinder and looked over when it came home';
+      const { jointMm, set, rakers } = round.forecast;
+      return `${jointMm > 0 ? 'Jointed round, every' : 'Every'} tooth filed on face and back${set.reset ? ', the set renewed' : ''}${rakers > 0 ? ', rakers brought under the scorers' : ''}`;
+    }
     const { set, jointed } = round.forecast;
     return `${jointed ? 'Jointed lightly, every' : 'Every'} gullet filed alike all round${set.reset ? ', the set renewed on both sides' : ''}`;
   }

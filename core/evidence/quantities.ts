@@ -13,6 +13,9 @@ export const LENGTH_QUANTITIES = [
   'raker-width',
   'breast',
   'runout',
+  'runout-turned',
+  'face-line',
+  'bevel-fall',
   'chipper-height',
   'thickness',
   'bow',
@@ -68,6 +71,27 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     most: 60,
   },
   runout: { name: 'Dial round the rim', asks: 'dial reading against tooth 1', place: 'tooth', least: -2, most: 2 },
+  'runout-turned': {
+    name: 'Dial, blade turned half round',
+    asks: 'dial reading against tooth 1, the blade turned half round on its arbor',
+    place: 'tooth',
+    least: -2,
+    most: 2,
+  },
+  'face-line': {
+    name: 'Face from the centre',
+    asks: 'how far from the centre a straight edge on this face passes',
+    place: 'tooth',
+    least: -400,
+    most: 400,
+  },
+  'bevel-fall': {
+    name: 'Fall of the bevel',
+    asks: 'how far the point stands over the low side of its edge',
+    place: 'tooth',
+    least: 0,
+    most: 4,
+  },
   'chipper-height': {
     name: 'Chipper height',
     asks: 'dial reading against the highest',
@@ -116,7 +140,17 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
     case 'band':
       return ['set', 'height', 'gullet-depth', 'thickness', 'rust', 'pitting'];
     case 'circular':
-      return ['runout', 'set', 'gullet-depth', 'thickness', 'rust', 'pitting'];
+      return [
+        'runout',
+        'runout-turned',
+        'set',
+        'gullet-depth',
+        'face-line',
+        'bevel-fall',
+        'thickness',
+        'rust',
+        'pitting',
+      ];
     case 'dado':
       return ['runout', 'chipper-height', 'set', 'thickness', 'rust', 'pitting'];
   }

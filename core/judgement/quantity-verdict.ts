@@ -109,7 +109,7 @@ export function summariseQuantity(
         : quantity === 'breast'
           ? gaugedOf(saw, estimates, shoesMm)
           : null,
-    dial: quantity === 'runout' ? dialOf(saw, estimates, of) : null,
+    dial: quantity === 'runout' || quantity === 'runout-turned' ? dialOf(saw, estimates, of) : null,
     bend: quantity === 'bow' ? bendOf(saw, estimates, own) : null,
     reach: quantity === 'rust' || quantity === 'pitting' ? plateReach(estimates, saw.toothLineMm, saw.pitchMm) : null,
     chippers: quantity === 'chipper-height' && estimates.length >= 2 ? chippersOf(estimates) : null,

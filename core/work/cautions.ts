@@ -42,6 +42,11 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   'joint-round': [
     'Turned and held by hand: no engine runs while a stone or file is at the teeth. Glove or guarded thumb.',
   ],
+  inspect: [
+    'The machine unplugged before the blade is taken off it. A cracked, bent or overheated blade goes back marked, never into a machine.',
+  ],
+  round: ['The blade held between stiff discs, clamped on solid metal. Glove or guarded thumb on the file hand.'],
+  'round-rakers': ['Glove or guarded thumb: the scorers beside a raker stand higher.'],
   test: ['Clamp the wood, both hands clear of the line; eye protection.'],
 };
 

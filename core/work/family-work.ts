@@ -11,6 +11,8 @@ import type { Saw } from '../saw/saw';
 import type { PlateMark } from '../saw/plate-marks';
 import type { Grain, WantedFiling } from '../judgement/triage';
 import type { BandWish } from './families/band/inputs';
+import type { BladeWish } from './families/circular/inputs';
+import type { ToldBlade } from './families/circular/study';
 import type { BandStudy } from './families/band/study';
 import type { ShopHabits } from './habits';
 import type { LineOrder, WorkOrder } from './order';
@@ -130,8 +132,8 @@ export interface PlannedWork extends AnyWork {
 }
 
 /** What is known of a saw whose teeth go round, and what is chosen of it. */
-export type RoundStudy = BandStudy;
-export type RoundWish = BandWish;
+export type RoundStudy = BandStudy | ToldBlade;
+export type RoundWish = BandWish | BladeWish;
 export type RoundStudied =
   | { readonly ok: true; readonly study: RoundStudy }
   | { readonly ok: false; readonly code: 'readings-unfit'; readonly says: string };

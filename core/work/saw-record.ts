@@ -95,6 +95,10 @@ export interface CircularRecord extends AnyRecord {
   readonly teeth: number;
   readonly markedLimitRpm: number | null;
   readonly turnsPerMinute?: number;
+  /** Left out: across the grain where no tooth is a raker, dry softwood, an ordinary plate. */
+  readonly filing?: Filing;
+  readonly wood?: Wood;
+  readonly plateThicknessMm?: number;
   readonly dial: readonly DialReading[];
   /** Read again with the blade turned on the arbor. */
   readonly again?: { readonly turnedDeg: number; readonly dial: readonly DialReading[] };

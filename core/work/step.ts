@@ -37,6 +37,12 @@ export const STEP_KINDS = [
   'uncoil',
   'joint-round',
   'coil',
+  'inspect',
+  'round',
+  'round-rakers',
+  'round-gullets',
+  'grinder',
+  'home',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 

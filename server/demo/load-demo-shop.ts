@@ -15,6 +15,7 @@ import type { Answered } from '@odontis/core/shop/judge-intake';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
 import { takeLine } from '@odontis/core/evidence/take';
 import type { Reading } from '@odontis/core/evidence/reading';
+import type { Saw } from '@odontis/core/saw/saw';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { keepReadings } from '../features/evidence/keep-readings';
@@ -27,6 +28,8 @@ import { FIRST_BOOK } from '../features/shop/service';
 import { loadCalibrations } from './calibrations';
 import { demoAfter, demoReadings, demoSaw } from './demo-saw';
 import type { OtherVisit } from './other-saws';
+import { dialledBlade, FILED_BLADE, WORN_BLADE } from './demo-blade';
+import type { BladeWear } from './demo-blade';
 import { sampledBand, WORN_BAND } from './demo-band';
 import type { BandWear } from './demo-band';
 import type { CrosscutWear } from './demo-crosscut';
@@ -76,6 +79,7 @@ interface Visit {
   readonly wear?: CrosscutWear;
   readonly rakerTip?: RakerTip;
   readonly band?: BandWear;
+  readonly blade?: BladeWear;
 }
 
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
@@ -149,7 +153,7 @@ class DemoLoader {
 
   /** A saw of another family: now and then an earlier visit, then what it is here for now, or was refused for. */
   private otherHistory(saw: SawRow, n: number, other: OtherVisit, here: boolean): void {
-    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip, band } = other;
+    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip, band, blade } = other;
     const said = {
       complaint,
       hardened,
@@ -157,6 +161,7 @@ class DemoLoader {
       ...(wear && { wear }),
       ...(rakerTip && { rakerTip }),
       ...(band && { band }),
+      ...(blade && { blade }),
     } as const;
     if (stage !== 'declined' && this.random() < 0.6) {
       const opened = this.today.minus({ days: Math.round(80 + this.random() * 900) }).plus({ hours: 10 });
@@ -280,6 +285,19 @@ class DemoLoader {
       await this.work(ticket.id, saw, visit, [], by);
       return;
     }
+    if (facts.family === 'circular') {
+      if (facts.tipped === 'steel')
+        await this.measuring(
+          ticket.id,
+          'before',
+          dialledBlade(facts, visit.blade ?? WORN_BLADE, this.random),
+          by,
+          opened,
+        );
+      if (stage === 'plan' || stage === 'measure') return;
+      await this.work(ticket.id, saw, visit, [], by);
+      return;
+    }
     if (facts.family === 'pull') {
       const edges = edgesToMeasure(facts).map((edge) => ({ edge, teeth: wornPull(facts, edge, this.random) }));
       const read = edges.flatMap(({ edge, teeth }) => readPull(facts, edge, teeth));
@@ -297,7 +315,6 @@ class DemoLoader {
 
   private async work(ticketId: number, saw: SawRow, visit: Visit, readings: ToothReading[], by: number): Promise<void> {
     const { db, transaction } = this;
-    const work = workOf(saw.family);
     const dossier = await readDossier(db, ticketId, transaction);
     const order = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([])), visit);
     const walk = walkOf(order.steps);
@@ -327,16 +344,15 @@ class DemoLoader {
     const facts = toSaw(saw);
     const lines = linesOfOrder(order);
     const again =
-      facts.family === 'band'
-        ? sampledBand(facts, WORKED_BAND, this.random)
-        : lines.flatMap(({ edge, inputs, targets, forecast }, i) => {
-            const before = i === 0 ? readings : inputs.readings;
-            const after = demoAfter(targets, before, forecast.set.perSideMm, this.random);
-            if (facts.family === 'pull') return readPull(facts, edge, after);
-            return facts.family === 'crosscut'
-              ? gaugedCrosscut(facts, after, { widths: false }, this.random)
-              : keyedLine(after);
-          });
+      roundAgain(facts, this.random) ??
+      lines.flatMap(({ edge, inputs, targets, forecast }, i) => {
+        const before = i === 0 ? readings : inputs.readings;
+        const after = demoAfter(targets, before, forecast.set.perSideMm, this.random);
+        if (facts.family === 'pull') return readPull(facts, edge, after);
+        return facts.family === 'crosscut'
+          ? gaugedCrosscut(facts, after, { widths: false }, this.random)
+          : keyedLine(after);
+      });
     await this.measuring(ticketId, 'after', again, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
     const cuts = order.round ? [{ edge: null, forecast: order.round.forecast }] : lines;
@@ -383,6 +399,13 @@ class DemoLoader {
     );
     await keepReadings(db, readings, { sessionId: row.id, by, at: at.toJSDate() }, transaction);
   }
+}
+
+/** A saw whose teeth go round as it is measured after the work; null of any other. */
+function roundAgain(saw: Saw, random: () => number): Reading[] | null {
+  if (saw.family === 'band') return sampledBand(saw, WORKED_BAND, random);
+  if (saw.family !== 'circular') return null;
+  return saw.tipped === 'steel' ? dialledBlade(saw, FILED_BLADE, random) : [];
 }
 
 /** The order of a saw of the demo, as advised; whatever way its family is planned. */

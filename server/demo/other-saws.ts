@@ -4,6 +4,7 @@ import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Stage, Waits } from '@odontis/contract/ticket';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { BandWear } from './demo-band';
+import type { BladeWear } from './demo-blade';
 import type { CrosscutWear } from './demo-crosscut';
 
 /** An ordinary saw of a family other than hand and back, sized a little differently. */
@@ -35,6 +36,7 @@ export interface OtherVisit {
   readonly rakerTip?: RakerTip;
   /** Of a band: how it stands. */
   readonly band?: BandWear;
+  readonly blade?: BladeWear;
 }
 
 const at = (kind: PlateMark['kind'], along: number, more: Partial<PlateMark> = {}): PlateMark => ({
@@ -133,6 +135,15 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
   },
   { pattern: 'blade-rip', stage: 'handover', days: -1, complaint: 'Dull.' },
   {
+    pattern: 'blade-combination',
+    stage: 'plan',
+    days: 4,
+    complaint: 'One side of the cut is ragged.',
+    blade: { unevenMm: 0.2, bladeMm: 0.07, arborMm: 0.1, setMm: 0.13, broken: 17 },
+  },
+  { pattern: 'blade-rip', stage: 'bench', days: 1, complaint: 'Needs pushing.' },
+  { pattern: 'blade-crosscut', stage: 'check', days: 2, complaint: 'For the trim.' },
+  {
     pattern: 'blade-carbide',
     stage: 'measure',
     days: 12,
@@ -165,6 +176,5 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
 
 /** What is written down when such a saw is done. */
 export const JOB_WORDS: Record<string, string> = {
-  circular: 'Jointed round, scorers filed half the flat from each side, rakers below them.',
   dado: 'Outer blades jointed round, chippers equalised by dial and filed below the scorers.',
 };

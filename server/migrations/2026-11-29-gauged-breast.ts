@@ -7,11 +7,12 @@ const BEFORE = `'place', 'height', 'set', 'raker-depth', 'runout', 'chipper-heig
         'gullet-depth', 'rust', 'pitting', 'kind', 'lean', 'note', 'angles', 'raker-width'`;
 
 /**
- * A breast is gauged under a straight edge. Nothing that was read is ever taken away: down it goes only
+ * A breast is gauged under a straight edge, a blade read turned on its arbor, its hook by a straight edge on
+ * a face and its bevel by its fall. Nothing that was read is ever taken away: down it goes only
  * while none was.
  */
 export const gaugedBreast: Migration = {
   name: '2026-11-29-gauged-breast',
-  up: KNOWN(`${BEFORE}, 'breast'`),
+  up: KNOWN(`${BEFORE}, 'breast', 'runout-turned', 'face-line', 'bevel-fall'`),
   down: KNOWN(BEFORE),
 };

@@ -1,5 +1,6 @@
 import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
+import { dialOf } from '@odontis/core/circular/dial-of';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { lineStatistics } from '@odontis/core/evidence/line-statistics';
@@ -8,7 +9,7 @@ import { rakersRead } from '@odontis/core/evidence/rakers-read';
 import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import { overOwnArc } from '@odontis/core/line/own-arc';
 import { rakersAfter } from '@odontis/core/raker/shavings';
-import type { Saw } from '@odontis/core/saw/saw';
+import type { Saw, SawOf } from '@odontis/core/saw/saw';
 import { isPointed, placesOn, rakersOf, rolesOn, teethOf } from '@odontis/core/saw/saw';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
@@ -38,7 +39,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       ]);
     const edge = tested?.edge ?? null;
     const line = lineOf(dossier.sessions, saw, 'after', edge);
-    const heightSpreadMm = line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
+    const heightSpreadMm =
+      saw.family === 'circular' ? rimSpread(dossier, saw) : line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
     const set = setOf(dossier.sessions, 'after', sidesOf(saw), edge);
     const target = (tested ?? dossier.plan?.order.round)?.forecast.set.perSideMm ?? 0;
     const { stoning, strokeRateOf } = await handOfPerson(db, by);
@@ -88,6 +90,13 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
 /** The file the rakers' tips are brought down with. */
 const tipFile = ({ plan }: Dossier): string | null =>
   plan?.order.steps.find((step) => step.kind === 'raker-tips')?.tool ?? null;
+
+/** How uneven a blade's scoring teeth are by themselves, by dial after the work; null where too few were read. mm. */
+function rimSpread({ sessions }: Dossier, saw: SawOf<'circular'>): number | null {
+  const after = sessions.filter((s) => s.kind === 'after').flatMap((s) => s.readings);
+  const own = dialOf(saw, estimatesOf(after, 'runout', null), teethOf(saw))?.own.map((r) => r.offMm) ?? [];
+  return own.length === 0 ? null : Math.max(...own) - Math.min(...own);
+}
 
 /** How uneven the line is: over the straight or breasted line its teeth lie on. mm. */
 function spreadOf(saw: Saw, { teeth }: LineView): number | null {

@@ -91,20 +91,42 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
 }
 
 /** What was done to a saw whose teeth go round. */
-function roundRows({ inputs, forecast }: RoundOrdered, order: WorkOrder, book: ShopBook): Row[] {
-  return [
-    ['Work', workSays(order)],
-    [
-      'Teeth',
-      `${forecast.teeth}${inputs.counted ? ', counted' : ''}, ${order.strokes / forecast.teeth} strokes in every gullet`,
-    ],
-    [
-      'Set per side',
-      forecast.set.reset ? `${sayFine(forecast.set.perSideMm, book)}, renewed` : 'left as it was, enough for now',
-    ],
-    ['Kerf', sayPlate(forecast.kerfMm, book)],
-    ...(forecast.atWeld ? [['At the weld', forecast.atWeld] satisfies Row] : []),
+function roundRows(round: RoundOrdered, order: WorkOrder, book: ShopBook): Row[] {
+  const set: Row = [
+    'Set per side',
+    round.forecast.set.reset
+      ? `${sayFine(round.forecast.set.perSideMm, book)}, renewed`
+      : 'left as it was, enough for now',
   ];
+  const rows: Row[] = [['Work', workSays(order)]];
+  if (round.family === 'band') {
+    const { forecast, inputs } = round;
+    const strokes = order.strokes / forecast.teeth;
+    rows.push(
+      ['Teeth', `${forecast.teeth}${inputs.counted ? ', counted' : ''}, ${strokes} strokes in every gullet`],
+      set,
+      ['Kerf', sayPlate(forecast.kerfMm, book)],
+    );
+    if (forecast.atWeld) rows.push(['At the weld', forecast.atWeld]);
+    return rows;
+  }
+  const { forecast, inputs } = round;
+  if (inputs.saw.tipped === 'carbide') return inputs.wish.asked ? [...rows, ['Asked for', inputs.wish.asked]] : rows;
+  if (forecast.spreadBeforeMm !== null && forecast.spreadAfterMm !== null)
+    rows.push([
+      'Scoring teeth, highest to lowest',
+      `${sayFine(forecast.spreadBeforeMm, book)} before, ${sayFine(forecast.spreadAfterMm, book)} foretold`,
+    ]);
+  if (forecast.jointMm > 0)
+    rows.push(['Diameter', `${sayPlate(forecast.diameterMm, book)} after ${sayFine(forecast.jointMm, book)} jointed`]);
+  if (forecast.bladeMm !== null)
+    rows.push([
+      'Off its centre',
+      forecast.arborMm === null
+        ? `${sayFine(forecast.bladeMm, book)}, blade and arbor together`
+        : `the blade ${sayFine(forecast.bladeMm, book)}; the arbor ${sayFine(forecast.arborMm, book)}, which stays with the machine`,
+    ]);
+  return [...rows, set, ['Kerf', sayPlate(forecast.kerfMm, book)]];
 }
 
 function checked(dossier: Dossier, book: ShopBook): Row[] {

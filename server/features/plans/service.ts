@@ -36,7 +36,10 @@ function roundOrder(facts: WorkFacts, { round }: RoundPlanChoice, book: ShopBook
   if (work.way !== 'round' || round.family !== facts.saw.family) throw notPlannedHere(dossier);
   const studied = work.study(facts, round);
   if (!studied.ok) throw new Problem('readings-unfit', studied.says);
-  return work.order(studied.study, book.rates);
+  const order = work.order(studied.study, book.rates);
+  const refused = order.round && 'refused' in order.round.forecast ? order.round.forecast.refused : undefined;
+  if (refused !== undefined) throw new Problem('readings-unfit', refused);
+  return order;
 }
 
 function lineOrder(facts: WorkFacts, choice: LinePlanChoice, book: ShopBook, dossier: Dossier): WorkOrder {

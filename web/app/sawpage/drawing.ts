@@ -7,8 +7,8 @@ import type { ToothRole } from '@odontis/core/saw/tooth-pattern';
 export interface SawDrawing {
   readonly title: string;
   readonly backed: boolean;
-  /** How it is held: one handle at the heel, a second for another hand at the toe, one at either end, in a frame, or welded to itself. */
-  readonly held: 'handle' | 'one-man' | 'two-handed' | 'framed' | 'loop';
+  /** How it is held: one handle at the heel, a second for another hand at the toe, one at either end, in a frame, welded to itself, or round an arbor. */
+  readonly held: 'handle' | 'one-man' | 'two-handed' | 'framed' | 'loop' | 'rim';
   readonly ends: Ends;
   readonly lengthMm: number;
   readonly plateDepthHeelMm: number;

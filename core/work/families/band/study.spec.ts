@@ -12,7 +12,7 @@ import type { ShopHabits } from '../../habits';
 import type { WorkOrder } from '../../order';
 import { workOrder } from '../../order';
 import type { BandRecord } from '../../saw-record';
-import type { BandWish } from './inputs';
+import type { BandOrdered, BandWish } from './inputs';
 import { bandWork } from './work';
 
 const saw = ordinarySaw('band-narrow') as SawOf<'band'>;
@@ -34,6 +34,11 @@ const orderOf = (known: WorkFacts, wish: Partial<BandWish> = {}): WorkOrder => {
   const studied = bandWork.study(known, { ...PLAIN, ...wish });
   if (!studied.ok) throw new Error(studied.says);
   return bandWork.order(studied.study, null);
+};
+/** A band's own part of its order. */
+const bandOf = ({ round }: WorkOrder): BandOrdered => {
+  if (round?.family !== 'band') throw new Error('This is no band’s order.');
+  return round;
 };
 const kinds = (order: WorkOrder): string[] => order.steps.map((s) => (s.side ? `${s.kind} ${s.side}` : s.kind));
 /** Set of so many teeth a side, all round. */
@@ -72,7 +77,7 @@ describe('the order of a band', () => {
   it('by hand: 400 teeth of 6 mm in jaws of 150 go in 16 windows of 25, twice two circuits of set and one of filing', () => {
     const of = { ...saw, pitchMm: 6, toothLineMm: 2400 };
     const order = orderOf(facts(of));
-    expect(order.round?.forecast).toEqual(jasmine.objectContaining({ teeth: 400, windows: 16, each: 25, atWeld: '' }));
+    expect(bandOf(order).forecast).toEqual(jasmine.objectContaining({ teeth: 400, windows: 16, each: 25, atWeld: '' }));
     expect(kinds(order)).toEqual(['uncoil', 'set left', 'set right', 'sharpen', 'coil', 'test', 'finish']);
     expect(kinds(orderOf(facts(of, [], { setOrder: 'after-filing' })))[1]).toBe('sharpen');
     expect(order.steps.find((s) => s.kind === 'sharpen')?.stops[15]).toEqual(
@@ -81,20 +86,20 @@ describe('the order of a band', () => {
   });
 
   it('set that was sampled and is enough is left; worn it is renewed; nobody having read any, too; a person may say otherwise', () => {
-    const wanted = orderOf(facts(saw)).round?.forecast.set.perSideMm ?? 0;
-    expect(orderOf(facts(saw)).round?.forecast.set.reset).toBeTrue();
+    const wanted = bandOf(orderOf(facts(saw))).forecast.set.perSideMm;
+    expect(bandOf(orderOf(facts(saw))).forecast.set.reset).toBeTrue();
     const full = facts(saw, set(wanted, wanted));
-    expect([orderOf(full).work, orderOf(full).round?.forecast.set.reset]).toEqual(['sharpen', false]);
+    expect([orderOf(full).work, bandOf(orderOf(full)).forecast.set.reset]).toEqual(['sharpen', false]);
     expect(orderOf(facts(saw, set(0.4 * wanted, 0.4 * wanted))).work).toBe('tune');
-    expect(orderOf(full, { set: 'renew' }).round?.forecast.set.reset).toBeTrue();
-    expect(orderOf(facts(saw), { set: 'leave' }).round?.forecast.set.reset).toBeFalse();
+    expect(bandOf(orderOf(full, { set: 'renew' })).forecast.set.reset).toBeTrue();
+    expect(bandOf(orderOf(facts(saw), { set: 'leave' })).forecast.set.reset).toBeFalse();
   });
 
   it('the weld’s own place is no sample of the others', () => {
-    const wanted = orderOf(facts(saw)).round?.forecast.set.perSideMm ?? 0;
+    const wanted = bandOf(orderOf(facts(saw))).forecast.set.perSideMm;
     const ground = [...set(wanted, wanted), reading('set', 1, 0)];
-    expect(orderOf(facts(saw, ground)).round?.inputs.set?.left.meanMm).toBeCloseTo(wanted, 12);
-    expect(orderOf(facts(saw, ground)).round?.inputs.keys).not.toContain('set-1');
+    expect(bandOf(orderOf(facts(saw, ground))).inputs.set?.left.meanMm).toBeCloseTo(wanted, 12);
+    expect(bandOf(orderOf(facts(saw, ground))).inputs.keys).not.toContain('set-1');
   });
 
   it('it is jointed where a sample of heights says the line has gone, or where the shop always does; a short tooth is named and left', () => {
@@ -103,21 +108,21 @@ describe('the order of a band', () => {
         reading('height', tooth, (-spread * i) / 5 - (i === 2 ? short : 0)),
       );
     const level = orderOf(facts(saw, heights(0.05)));
-    expect([level.round?.forecast.jointed, kinds(level).includes('joint-round')]).toEqual([false, false]);
+    expect([bandOf(level).forecast.jointed, kinds(level).includes('joint-round')]).toEqual([false, false]);
     const gone = orderOf(facts(saw, heights(0.2)));
-    expect([gone.round?.forecast.jointed, kinds(gone)[1]]).toEqual([true, 'joint-round']);
-    expect(orderOf(facts(saw, heights(0.2)), { joint: false }).round?.forecast.jointed).toBeFalse();
-    expect(orderOf(facts(saw, [], { bandJoint: 'lightly' })).round?.forecast.jointed).toBeTrue();
+    expect([bandOf(gone).forecast.jointed, kinds(gone)[1]]).toEqual([true, 'joint-round']);
+    expect(bandOf(orderOf(facts(saw, heights(0.2)), { joint: false })).forecast.jointed).toBeFalse();
+    expect(bandOf(orderOf(facts(saw, [], { bandJoint: 'lightly' }))).forecast.jointed).toBeTrue();
     const broken = orderOf(facts(saw, heights(0.05, 1.2)));
-    expect(broken.round?.forecast.jointed).toBeFalse();
-    expect(broken.round?.inputs.heights?.short).toEqual([{ tooth: 110, byMm: jasmine.any(Number) as never }]);
+    expect(bandOf(broken).forecast.jointed).toBeFalse();
+    expect(bandOf(broken).inputs.heights?.short).toEqual([{ tooth: 110, byMm: jasmine.any(Number) as never }]);
   });
 
   it('a count is known by its whole pitch; an odd one is put right at the weld', () => {
-    const counted = orderOf(facts({ ...saw, pitchMm: saw.toothLineMm / 379 })).round;
-    expect([counted?.inputs.counted, counted?.forecast.teeth]).toEqual([true, 379]);
-    expect(counted?.forecast.atWeld).toContain('the last tooth is left straight');
-    expect(orderOf(facts({ ...saw, pitchMm: 6.351 })).round?.inputs.counted).toBeFalse();
+    const counted = orderOf(facts({ ...saw, pitchMm: saw.toothLineMm / 379 }));
+    expect([bandOf(counted).inputs.counted, bandOf(counted).forecast.teeth]).toEqual([true, 379]);
+    expect(bandOf(counted).forecast.atWeld).toContain('the last tooth is left straight');
+    expect(bandOf(orderOf(facts({ ...saw, pitchMm: 6.351 }))).inputs.counted).toBeFalse();
   });
 
   it('its jaws shorter than a tooth are said, not thrown', () => {
@@ -127,7 +132,7 @@ describe('the order of a band', () => {
 
   it('of a record: counted teeth outrank those reckoned', () => {
     const { order } = bandWork.ofRecord(exampleRecord<BandRecord>('band')) as { order: WorkOrder };
-    expect([order.round?.forecast.teeth, order.round?.forecast.set.reset]).toEqual([379, true]);
+    expect([bandOf(order).forecast.teeth, bandOf(order).forecast.set.reset]).toEqual([379, true]);
     expect(kinds(order).filter((kind) => kind.startsWith('set'))).toEqual(['set left', 'set right']);
   });
 });

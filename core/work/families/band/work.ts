@@ -26,7 +26,10 @@ export const bandWork: RoundWork = {
       throw error;
     }
   },
-  order: orderBand,
+  order: (study, rates) => {
+    if (study.family !== 'band') throw new RangeError('This is no band’s study.');
+    return orderBand(study, rates);
+  },
   ofRecord: (record) => {
     if (record.family !== 'band') throw new RangeError('This is no band record.');
     return { family: record.family, order: orderOfRecord(record) };

@@ -1,27 +1,135 @@
-import { POWERED_BLADE_CAUTION, rimPitchMm, rimSpeed } from '../../../circular/blade-geometry';
-import { splitDial, tellBladeFromArbor, withoutArbor } from '../../../circular/dial-harmonics';
+import type { BladeAndArbor, DialReading, DialSplit } from '../../../circular/dial-harmonics';
+import { splitDial, tellBladeFromArbor, toothAngle, withoutArbor } from '../../../circular/dial-harmonics';
+import type { BelowFiling, EqualisePlan } from '../../../circular/equalise';
 import { equalise, fileBelow } from '../../../circular/equalise';
-import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import type { CircularRecord } from '../../saw-record';
+import type { JointRound } from '../../../circular/joint-round';
+import { jointRound } from '../../../circular/joint-round';
+import { rimPitchMm } from '../../../circular/blade-geometry';
+import { strokesFor } from '../../../line/strokes';
+import { SHARPENING_MM } from '../../../life/sharpening-metal';
+import type { Reason } from '../../../reason/reason';
+import { because, COMMON_PRACTICE, input } from '../../../reason/reason';
+import { woodFacts } from '../../../saw/woods';
+import type { FamilySet } from '../../../set/family-set';
+import { familySet } from '../../../set/family-set';
+import type { SettingDecision } from '../../judge-reset';
+import { judgeReset } from '../../judge-reset';
+import type { BladeInputs } from './inputs';
 
-/** A circular blade from its record: blade and arbor told apart, scorers made equal, rakers under them. mm. */
-export function studyCircular(record: CircularRecord) {
-  const split = splitDial(record.dial, record.teeth);
-  const rate = record.strokeRate ?? UNCALIBRATED_STROKES;
-  const bladeAndArbor = record.again
-    ? tellBladeFromArbor(split, splitDial(record.again.dial, record.teeth), record.again.turnedDeg)
-    : null;
+/** Hook where nobody laid a straight edge on a face, degrees. Common practice, no source. */
+const USUAL_HOOK_DEG = { rip: 20, crosscut: 10, combination: 15 } as const;
+
+/** The second reading is taken with the blade turned half round on its arbor. */
+export const TURNED_DEG = 180;
+
+/** What is known of a blade, whatever is chosen of it. mm. */
+export interface BladeStudy {
+  readonly family: 'circular';
+  readonly inputs: BladeInputs;
+  readonly pitchMm: number;
+  readonly hookDeg: number;
+  /** Blade, arbor and teeth told apart; null where too few teeth were read, or all in one place. */
+  readonly split: DialSplit | null;
+  readonly apart: BladeAndArbor | null;
+  /** Readings as the blade alone gives them. */
+  readonly own: readonly DialReading[];
+  /** The scoring teeth worth keeping, and those left short. */
+  readonly equal: EqualisePlan | null;
+  readonly deepestMm: number;
+  readonly advisedMm: number;
+  readonly joint: JointRound | null;
+  readonly jointMm: number;
+  /** Strokes of every scoring tooth, where it was read. */
+  readonly strokes: ReadonlyMap<number, number>;
+  readonly below: readonly BelowFiling[];
+  readonly wanted: FamilySet;
+  readonly setting: SettingDecision;
+  readonly reason: Reason;
+}
+
+/** The fitted circle at a tooth: mean and eccentricity. mm. */
+export const fittedAt = (split: DialSplit, tooth: number, teeth: number): number => {
+  const angle = toothAngle(tooth, teeth);
+  return split.meanMm + split.cosMm * Math.cos(angle) + split.sinMm * Math.sin(angle);
+};
+
+/** With the rakers its pattern tells. */
+export interface ToldBlade extends BladeStudy {
+  readonly told: readonly number[];
+}
+
+/** Dial readings split; null where they do not tell a circle. */
+function splitOf(readings: readonly DialReading[], teeth: number): DialSplit | null {
+  try {
+    return splitDial(readings, teeth);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+/** Jointed down to the lowest scoring tooth worth keeping, unless another depth was chosen. O(n log n). */
+export function studyBlade(inputs: BladeInputs): BladeStudy {
+  const { teeth, saw, strokeRate, wish } = inputs;
+  const split = splitOf(inputs.dial, teeth);
+  const second = splitOf(inputs.again, teeth);
+  const apart = split && second ? tellBladeFromArbor(split, second, inputs.turnedDeg) : null;
   // An arbor that is out is the machine's: no tooth is filed for it.
-  const own = bladeAndArbor ? withoutArbor(record.dial, record.teeth, bladeAndArbor) : record.dial;
-  const scorers = equalise(own, 'scorer', rate);
+  const own = apart ? withoutArbor(inputs.dial, teeth, apart) : inputs.dial;
+  const scorers = own.filter((r) => r.kind === 'scorer');
+  const equal = scorers.length > 0 ? equalise(own, 'scorer', strokeRate) : null;
+  const kept = equal ? scorers.filter((r) => !equal.leftShort.includes(r.tooth)) : [];
+  const highest = Math.max(...kept.map((r) => r.offMm));
+  const advisedMm = equal ? highest - equal.targetMm : 0;
+  const deepestMm = equal ? highest - Math.min(...scorers.map((r) => r.offMm)) : 0;
+  const jointMm = equal ? Math.min(wish.depthMm ?? advisedMm, deepestMm) : 0;
+  const targetMm = highest - jointMm;
+  const hookDeg = inputs.hookDeg ?? USUAL_HOOK_DEG[saw.filing];
+  const joint = equal ? jointRound(kept, targetMm, { hookDeg, plateThicknessMm: saw.plateThicknessMm }) : null;
+  const wanted = familySet('circular', woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm);
+  const setting = judgeReset(
+    {
+      sides: inputs.set,
+      targetMm: wanted.perSideMm,
+      filedMm: jointMm + SHARPENING_MM,
+      toothHeightMm: inputs.gulletMm ?? 0.4 * rimPitchMm(saw.diameterMm, teeth),
+      filingsSinceSet: inputs.filingsSinceSet,
+      work: 'sharpen',
+      judgement: inputs.judgement,
+    },
+    null,
+    wish.set === null ? null : wish.set === 'renew',
+  );
   return {
-    pitchMm: rimPitchMm(record.diameterMm, record.teeth),
+    family: 'circular',
+    inputs,
+    pitchMm: rimPitchMm(saw.diameterMm, teeth),
+    hookDeg,
     split,
-    bladeAndArbor,
-    filedFrom: bladeAndArbor ? ('blade' as const) : ('blade-and-arbor' as const),
-    scorers,
-    below: fileBelow(own, scorers.targetMm, rate),
-    speed: rimSpeed(record.diameterMm, record.turnsPerMinute ?? 0, record.markedLimitRpm),
-    caution: POWERED_BLADE_CAUTION,
+    apart,
+    own,
+    equal,
+    deepestMm,
+    advisedMm,
+    joint,
+    jointMm,
+    strokes: new Map(kept.map((r) => [r.tooth, strokesFor(Math.max(0, r.offMm - targetMm), strokeRate).strokes])),
+    below: equal ? fileBelow(own, targetMm, strokeRate) : [],
+    wanted,
+    setting,
+    reason: because(
+      'Joint round',
+      'down to the lowest scoring tooth worth keeping',
+      [
+        input('scoring teeth read', scorers.length, 'count'),
+        ...(equal ? [input('highest to lowest kept', advisedMm, 'mm')] : []),
+        ...(equal && equal.leftShort.length > 0 ? [input('left short', equal.leftShort.join(', '), 'text')] : []),
+        ...(apart ? [input('the arbor’s part, put aside', apart.arborMm, 'mm')] : []),
+      ],
+      COMMON_PRACTICE,
+      equal
+        ? undefined
+        : 'Not read by dial: bring the rim round against a stone until every scoring tooth shows a flat.',
+    ),
   };
 }

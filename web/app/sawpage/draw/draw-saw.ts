@@ -44,7 +44,7 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   const upright =
     drawing.held === 'handle' || drawing.held === 'one-man'
       ? second
-      : drawing.held === 'loop'
+      : drawing.held === 'loop' || drawing.held === 'rim'
         ? []
         : [from - 4, to - 10];
   if (upright.length > 0) {

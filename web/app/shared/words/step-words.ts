@@ -36,6 +36,12 @@ export const STEP_NAMES: Record<StepKind, string> = {
   uncoil: 'Uncoil and hang the band',
   'joint-round': 'Joint round, lightly',
   coil: 'Coil the band',
+  inspect: 'Look it over, off the machine',
+  round: 'File',
+  'round-rakers': 'Rakers under the scorers',
+  'round-gullets': 'Round and deepen the gullets',
+  grinder: 'To the grinder',
+  home: 'Home from the grinder',
 };
 
 const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
@@ -51,6 +57,8 @@ export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE):
   const side =
     step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
   if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
+  if (step.kind === 'joint-round' && step.unit === 'whole')
+    return step.targetMm ? `Joint round ${speech.fine(step.targetMm)}` : 'Joint round by eye';
   if (step.kind === 'joint') return `Joint ${speech.fine(step.targetMm ?? 0)}`;
   const teeth = step.stretch ? `, teeth ${step.stretch.fromTooth} to ${step.stretch.toTooth}` : '';
   return `${STEP_NAMES[step.kind]}${of}${teeth}${side}`;
@@ -123,7 +131,23 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
     case 'uncoil':
       return 'Let it open away from you, turn it teeth up, and hang it on supports round the loop so that it lies in the vise without pulling. Chalk the weld. Put the first marker on the last tooth before the weld: it stays there.';
     case 'joint-round':
+      if (step.unit === 'whole')
+        return `On an arbor turned by hand, a stone clamped so that it just touches the highest tooth; bring the rim round against it, ${step.targetMm ? `about ${speech.fine(step.targetMm)} in all, ` : ''}until the flats stand where the plan shows them. Measure before the last.`;
       return 'A fine stone or a mill file flat along the tips of what lies between the jaws: the lightest touch, the same for every window, until the high ones shine.';
+    case 'inspect':
+      return 'Look at every gullet for a crack, lay a straight edge on the plate, look for blue spots, tap it and listen. A plate that fails goes no further.';
+    case 'round':
+      return step.edge === 'face'
+        ? 'The face first: take half of the flat away, the hook kept as it was made. The file stops where half the flat still shines.'
+        : `${step.side === null ? 'Straight across' : `Stand on the ${step.side}: the teeth whose bevel looks to you`}. The back takes the rest of the flat, its bevel kept or a little steeper; until the flat just vanishes, never past it.`;
+    case 'round-rakers':
+      return `Square across, down to ${speech.fine(step.targetMm ?? 0)} under the scorers, all alike: uniform before exact. Read the first by dial.`;
+    case 'round-gullets':
+      return 'A round file, the same strokes in every gullet, a smooth bottom without a corner: a corner starts a crack.';
+    case 'grinder':
+      return 'Wrap the tips, write on the tag what is asked, and put the ticket to wait for the grinder.';
+    case 'home':
+      return 'Every tip there and ground alike? Spin it by hand past a pointer: no tip stands out. Write down what came home.';
     case 'coil':
       return 'Brush and magnet first. Gloves on; fold it into three loops, never one hand against the spring, and tie it.';
     case 'stone':

@@ -8,7 +8,7 @@ import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
 import { baseDrawing } from '../../../sawpage/build-drawing';
-import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
@@ -87,7 +87,10 @@ export class BenchPage implements OnDestroy {
   /** The gauge or depth of the place in hand, and the flat the eye goes by: figures for two metres. */
   protected readonly aim = computed(() => {
     const [step, stop] = [this.step(), this.stop()];
-    if (!step || !stop || !this.pointed()) return null;
+    if (!step || !stop) return null;
+    if (step.kind === 'round-rakers' && step.targetMm !== null)
+      return `${this.speech.fine(step.targetMm)} under the scorers`;
+    if (!this.pointed()) return null;
     if (step.kind === 'raker-gullets')
       return stop.targetMm === undefined ? 'by its width' : `${this.speech.plate(stop.targetMm)} deep`;
     const gauged = step.unit === 'raker' && step.targetMm !== null;
@@ -156,10 +159,11 @@ export class BenchPage implements OnDestroy {
 
   private draw(): void {
     const [dossier, accepted, stop, step] = [this.dossier(), this.accepted(), this.stop(), this.step()];
-    if (dossier?.saw.family === 'band' && accepted) {
-      const windowed = stop && step?.unit === 'window';
+    const round = dossier && accepted ? roundDrawing(dossier, this.speech.fine) : null;
+    if (round) {
+      const windowed = stop && step && step.unit !== 'whole';
       this.sheet.drawing.set({
-        ...loopDrawing(dossier, dossier.saw, this.speech.fine),
+        ...round,
         lanes: [],
         work: windowed ? workOf(this.walk(), this.done(), this.stepIndex()) : null,
         current: windowed ? { at: stop.at, unit: 'tooth' } : null,

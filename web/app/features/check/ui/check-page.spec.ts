@@ -54,6 +54,7 @@ describe('the check', () => {
       runs: 'left' as const,
       binds: false,
       chatters: true,
+      beatAt: null,
       shavings: null,
       rakers: null,
       note: '',

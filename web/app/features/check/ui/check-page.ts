@@ -19,7 +19,7 @@ import { parseLength } from '@odontis/core/units/length';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { edgesOf, firstLineOf, isGauged } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
-import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { roundDrawing } from '../../../sawpage/round-drawing';
 import { rakersOf, teethOf } from '@odontis/core/saw/saw';
 import type { Shavings } from '@odontis/core/raker/shavings';
 import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
@@ -126,9 +126,10 @@ export class CheckPage {
     const dossier = this.evidence.dossier();
     const plan = dossier?.plan;
     const habits = this.speech.book()?.habits;
-    if (dossier?.saw.family === 'band') {
-      const shown = { ...dossier, sessions: this.evidence.evidence() };
-      this.sheet.drawing.set(loopDrawing(shown, dossier.saw, this.speech.fine, 'after'));
+    const round =
+      dossier && roundDrawing({ ...dossier, sessions: this.evidence.evidence() }, this.speech.fine, 'after');
+    if (round) {
+      this.sheet.drawing.set(round);
       return;
     }
     if (!dossier || !plan || !isLineOrder(plan.order) || !habits) return;
@@ -214,6 +215,7 @@ export class CheckPage {
     return lines.length > 1 ? lines.flatMap(({ edge }) => (edge ? [edge] : [])) : [];
   });
   protected readonly band = computed(() => this.evidence.dossier()?.saw.family === 'band');
+  protected readonly blade = computed(() => this.evidence.dossier()?.saw.family === 'circular');
   /** What a cut shows, in the words of the saw that made it. */
   protected readonly words = computed(() =>
     this.band()
@@ -224,7 +226,9 @@ export class CheckPage {
           binds: 'burns in curves',
           chatters: 'beats once a turn',
         }
-      : { left: 'runs left', true: 'runs true', right: 'runs right', binds: 'binds', chatters: 'jumps' },
+      : this.blade()
+        ? { left: 'runs left', true: 'runs true', right: 'runs right', binds: 'burns', chatters: 'leaves steps' }
+        : { left: 'runs left', true: 'runs true', right: 'runs right', binds: 'binds', chatters: 'jumps' },
   );
 
   protected chooseEdge(edge: Filing): void {

@@ -10,7 +10,7 @@ import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { isPlanned } from '@odontis/core/work/families';
 import { priceFor } from '@odontis/core/work/price';
 import { DateTime } from 'luxon';
-import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { roundDrawing } from '../../../sawpage/round-drawing';
 import { baseDrawing, drawnTooth, measuredLanes } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { lineOf } from '@odontis/core/evidence/line-of';
@@ -71,9 +71,10 @@ export class HandoverPage {
   private draw(): void {
     const [dossier, habits] = [this.dossier(), this.speech.book()?.habits];
     if (!dossier || !habits) return;
-    if (dossier.saw.family === 'band') {
-      const after = dossier.sessions.some((s) => s.kind === 'after' && s.readings.length > 0);
-      this.sheet.drawing.set(loopDrawing(dossier, dossier.saw, this.speech.fine, after ? 'after' : 'before'));
+    const gone = dossier.sessions.some((s) => s.kind === 'after' && s.readings.length > 0);
+    const round = roundDrawing(dossier, this.speech.fine, gone ? 'after' : 'before');
+    if (round) {
+      this.sheet.drawing.set(round);
       return;
     }
     if (!isPlanned(dossier.saw.family)) {

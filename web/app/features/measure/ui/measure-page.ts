@@ -11,9 +11,9 @@ import { isLinePlanned, isPlanned } from '@odontis/core/work/families';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import type { LengthQuantity } from '@odontis/core/evidence/quantities';
 import type { Evidence } from '@odontis/core/evidence/session';
-import type { SawOf } from '@odontis/core/saw/saw';
+import type { Saw } from '@odontis/core/saw/saw';
 import { teethOf } from '@odontis/core/saw/saw';
-import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { roundDrawing } from '../../../sawpage/round-drawing';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { edgesOf, firstLineOf, isGauged, lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
@@ -141,17 +141,19 @@ export class MeasurePage {
     const [saw, evidence] = [this.evidence.dossier()?.saw, this.evidence.evidence()];
     if (!saw) return '';
     const edges = softEdgesOf(saw);
-    if (saw.family === 'band') return this.sampledSays(saw, evidence);
+    if (!isLinePlanned(saw.family)) return this.sampledSays(saw, evidence);
     if (edges.length === 0)
       return `${this.gaugedTeeth()} cutters have a height, ${this.gauged()?.rakersRead.length ?? 0} rakers a depth`;
     const count = (edge: Filing): string =>
       `${lineOf(evidence, saw, 'before', edge)?.heightsRead ?? 0} on the ${edge} edge`;
     return `teeth with a height: ${edges.map(count).join(', ')}`;
   });
-  /** A band is planned by its count; what was sampled of it tells the rest. */
-  private sampledSays(saw: SawOf<'band'>, evidence: Evidence): string {
+  /** A band is planned by its count, a blade by its flats; what was read of them tells the rest. */
+  private sampledSays(saw: Saw, evidence: Evidence): string {
     const readings = evidence.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
     const read = (quantity: LengthQuantity): number => estimatesOf(readings, quantity, null).length;
+    if (saw.family === 'circular')
+      return `${teethOf(saw)} teeth; ${read('runout')} read by dial, ${read('runout-turned')} of them again turned: it may be planned at any time`;
     return `${teethOf(saw)} teeth; set sampled at ${read('set')}, heights at ${read('height')}: it may be planned at any time`;
   }
   /** Teeth enough for a plan, or none wanted. */
@@ -234,11 +236,12 @@ export class MeasurePage {
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
-    if (dossier.saw.family === 'band' && !line) {
+    const shown = { ...dossier, sessions: this.evidence.evidence() };
+    const round = line ? null : roundDrawing(shown, this.speech.fine);
+    if (round) {
       const at = this.gauging.atStation() ? null : this.gauging.place();
-      const shown = { ...dossier, sessions: this.evidence.evidence() };
       this.sheet.drawing.set({
-        ...loopDrawing(shown, dossier.saw, this.speech.fine),
+        ...round,
         current: at === null ? null : { at, unit: 'tooth' },
       });
       return;

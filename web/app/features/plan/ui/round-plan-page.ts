@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Step } from '@odontis/core/work/step';
-import { loopDrawing } from '../../../sawpage/loop-drawing';
+import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
@@ -14,12 +14,13 @@ import { Why } from '../../../shared/ui/why';
 import { stepTitle } from '../../../shared/words/step-words';
 import { RoundDesk } from '../state/round-desk';
 import { BandPlan } from './band-plan';
+import { BladePlan } from './blade-plan';
 
 /** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
 @Component({
   selector: 'od-round-plan-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, Why, BandPlan],
+  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
   providers: [RoundDesk],
@@ -27,7 +28,7 @@ import { BandPlan } from './band-plan';
 export class RoundPlanPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
-  private readonly sheet = inject(SawSheet);
+  protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly desk = inject(RoundDesk);
   private readonly request = this.store.selectSignal(selectRequest('plan'));
@@ -42,9 +43,8 @@ export class RoundPlanPage {
     this.sheet.handle.set(null);
     this.sheet.laneHeight.set(44);
     effect(() => {
-      const saw = this.desk.dossier()?.saw;
       const dossier = this.desk.dossier();
-      this.sheet.drawing.set(dossier && saw?.family === 'band' ? loopDrawing(dossier, saw, this.speech.fine) : null);
+      this.sheet.drawing.set(dossier && roundDrawing(dossier, this.speech.fine));
     });
     effect(() => {
       const dossier = this.desk.dossier();
@@ -53,6 +53,12 @@ export class RoundPlanPage {
       untracked(() => void this.router.navigate(['/ticket', dossier.ticket.id, 'bench']));
     });
   }
+
+  /** The saw is not worked here, as it was found. */
+  protected readonly refused = computed(() => {
+    const own = this.desk.own();
+    return own?.family === 'circular' && own.forecast.refused !== undefined;
+  });
 
   protected title = (step: Step): string => stepTitle(step, this.speech);
 

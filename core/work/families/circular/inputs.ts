@@ -1,0 +1,95 @@
+import { z } from 'zod';
+import type { Judgement } from '../../../judgement/books';
+import { ALL_FILINGS, WOODS } from '../../../saw/families';
+import { PLATE_MARKS } from '../../../saw/plate-marks';
+import { TIPS } from '../../../saw/saw';
+import { shopHabits } from '../../habits';
+
+const DIAL_KINDS = ['scorer', 'raker', 'chipper', 'broken'] as const;
+const dial = z.object({ tooth: z.int().min(1), offMm: z.number(), kind: z.enum(DIAL_KINDS) }).readonly();
+const side = z.object({ count: z.int().min(0), meanMm: z.number(), spreadMm: z.number().nullable() }).readonly();
+
+/** What a file says of a tooth that looks burnt, beside a sound one. */
+export const FILE_TESTS = ['alike', 'softer', 'harder'] as const;
+
+/** What a person chooses of a blade before the order; null by what was read, the shop's rules and habits. */
+export const bladeWish = z
+  .object({
+    family: z.literal('circular'),
+    /** How far the highest scoring tooth is jointed down, mm. */
+    depthMm: z.number().min(0).max(20).nullable(),
+    set: z.enum(['renew', 'leave']).nullable(),
+    /** A tooth that looks burnt, tried with a file. */
+    burnt: z.enum(FILE_TESTS).nullable(),
+    /** Of a carbide-tipped blade: what the grinder is asked for. */
+    asked: z.string().max(500),
+  })
+  .readonly();
+export type BladeWish = z.infer<typeof bladeWish>;
+
+/** Everything a blade's order is worked out from. Lengths mm, angles degrees. */
+export const bladeInputs = z
+  .object({
+    saw: z
+      .object({
+        diameterMm: z.number(),
+        plateThicknessMm: z.number(),
+        filing: z.enum(ALL_FILINGS),
+        tipped: z.enum(TIPS),
+        markedLimitRpm: z.number().nullable(),
+        wood: z.enum(WOODS),
+      })
+      .readonly(),
+    teeth: z.int().min(2),
+    /** Read round the rim, and again with the blade turned half round on its arbor. */
+    dial: z.array(dial).readonly(),
+    again: z.array(dial).readonly(),
+    /** How far it was turned between the two, degrees. */
+    turnedDeg: z.number(),
+    hookDeg: z.number().nullable(),
+    bevelDeg: z.number().nullable(),
+    gulletMm: z.number().nullable(),
+    set: z.object({ left: side, right: side }).readonly().nullable(),
+    filingsSinceSet: z.number().nullable(),
+    marks: z.array(z.enum(PLATE_MARKS)).readonly(),
+    keys: z.array(z.string()).readonly(),
+    strokeRate: z
+      .object({ rateMmPerStroke: z.number(), errorMmPerStroke: z.number(), readings: z.number() })
+      .readonly(),
+    habits: shopHabits,
+    wish: bladeWish,
+    judgement: z.custom<Judgement>().optional(),
+  })
+  .readonly();
+export type BladeInputs = z.infer<typeof bladeInputs>;
+
+/** What the blade will be when the order is done. */
+export const bladeForecast = z
+  .object({
+    teeth: z.int(),
+    /** Jointed so far from the highest scoring tooth, 0 where it was not read; and what that reaches. */
+    jointMm: z.number(),
+    reachedShare: z.number(),
+    metalMm3: z.number(),
+    diameterMm: z.number(),
+    spreadBeforeMm: z.number().nullable(),
+    spreadAfterMm: z.number().nullable(),
+    leftShort: z.array(z.int()).readonly(),
+    rakers: z.int(),
+    rakersTooLow: z.array(z.int()).readonly(),
+    set: z.object({ perSideMm: z.number(), reset: z.boolean() }).readonly(),
+    kerfMm: z.number(),
+    filingsTheSetLasts: z.tuple([z.number(), z.number()]).readonly(),
+    /** How far off its centre: the blade's own, and the arbor's where it was read twice. */
+    bladeMm: z.number().nullable(),
+    arborMm: z.number().nullable(),
+    /** Why it is not worked here; left out where it is. */
+    refused: z.string().optional(),
+  })
+  .readonly();
+
+/** A blade's own part of an order. */
+export const bladeOrdered = z
+  .object({ family: z.literal('circular'), inputs: bladeInputs, forecast: bladeForecast })
+  .readonly();
+export type BladeOrdered = z.infer<typeof bladeOrdered>;
