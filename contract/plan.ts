@@ -3,6 +3,7 @@ import { PULL_FILINGS } from '@odontis/core/pull/pull-tooth';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { bandWish } from '@odontis/core/work/families/band/inputs';
 import { bladeWish } from '@odontis/core/work/families/circular/inputs';
+import { dadoWish } from '@odontis/core/work/families/dado/inputs';
 import { workOrder } from '@odontis/core/work/order';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, version } from './fields';
@@ -34,7 +35,10 @@ export const linePlanChoice = z.object({
 export type LinePlanChoice = z.infer<typeof linePlanChoice>;
 
 /** The same of a saw whose teeth go round. */
-export const roundPlanChoice = z.object({ version, round: z.discriminatedUnion('family', [bandWish, bladeWish]) });
+export const roundPlanChoice = z.object({
+  version,
+  round: z.discriminatedUnion('family', [bandWish, bladeWish, dadoWish]),
+});
 export type RoundPlanChoice = z.infer<typeof roundPlanChoice>;
 
 export type PlanChoice = LinePlanChoice | RoundPlanChoice;

@@ -244,11 +244,3 @@ export const declineChange = z.object({
   reason: requiredText(1000, 'The reason'),
 });
 export type DeclineChange = z.infer<typeof declineChange>;
-
-/** Work on a saw that has no plan to count by: what was done and how long it took. */
-export const jobDone = z.object({
-  version,
-  workDone: requiredText(2000, 'What was done'),
-  minutes: bounded(1, 6000, 'The minutes it took', 'minutes'),
-});
-export type JobDone = z.infer<typeof jobDone>;

@@ -13,6 +13,8 @@ export const WORK_SAYS: Record<WorkOrder['work'], string> = {
 /** The same, in the words of the saw it was done to. */
 export function workSays({ work, inputs, round }: Pick<WorkOrder, 'work' | 'inputs' | 'round'>): string {
   if (round) {
+    if (round.family === 'dado')
+      return 'Outer blades jointed round and filed, every chipper brought to one height under them';
     if (round.family === 'circular') {
       if (round.inputs.saw.tipped === 'carbide') return 'Sent to the grinder and looked over when it came home';
       const { jointMm, set, rakers } = round.forecast;

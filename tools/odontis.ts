@@ -155,10 +155,6 @@ function load(file: string, options: Options): unknown {
  */
 function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, jointMm: number | undefined): object {
   const work = workOf(saw.family);
-  if (work.way === 'by-hand')
-    return faulty(
-      `${file}: measurements of a ${saw.family} saw are no plan's record yet: write one as docs/formats.md says.`,
-    );
   const facts: WorkFacts = {
     saw,
     visit: { wood, marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },

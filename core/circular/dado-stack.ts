@@ -50,24 +50,50 @@ export function stackWidth(parts: readonly DadoPart[]): DadoStack {
 /** More parts between the outer blades than this are not searched: 2^12 stacks. */
 const MOST_INNER = 12;
 
-/**
- * The stack of a set that comes nearest a wanted groove without leaving strips
- * of the floor uncut; fewest parts among equals. Null when none does. mm.
- */
-export function stackFor(parts: readonly DadoPart[], wantedMm: number): DadoStack | null {
+/** Every stack of a set that leaves no strip of the floor uncut, fewest parts among equal widths. RangeError as {@link stackFor}. */
+function stacksOf(parts: readonly DadoPart[]): DadoStack[] {
   const outer = parts.filter((p) => p.kind === 'outer');
   const inner = [...parts.filter((p) => p.kind === 'chipper'), ...parts.filter((p) => p.kind === 'shim')];
-  if (outer.length !== 2) throw new RangeError('A dado set has two outer blades.');
+  const [left, right] = outer;
+  if (!left || !right || outer.length !== 2) throw new RangeError('A dado set has two outer blades.');
   if (inner.length > MOST_INNER) throw new RangeError(`At most ${MOST_INNER} chippers and shims can be tried.`);
-  let best: DadoStack | null = null;
-  for (let mask = 0; mask < 1 << inner.length; mask++) {
-    const chosen = inner.filter((_, i) => mask & (1 << i));
-    const stack = stackWidth([outer[0] as DadoPart, ...chosen, outer[1] as DadoPart]);
-    if (stack.uncutMm > 1e-9) continue;
-    const off = Math.abs(stack.widthMm - wantedMm);
-    const bestOff = best ? Math.abs(best.widthMm - wantedMm) : Infinity;
-    if (off < bestOff - 1e-9 || (off < bestOff + 1e-9 && stack.parts.length < (best?.parts.length ?? Infinity)))
-      best = stack;
-  }
-  return best;
+  return Array.from({ length: 1 << inner.length }, (_, mask) =>
+    stackWidth([left, ...inner.filter((_, i) => mask & (1 << i)), right]),
+  ).filter((stack) => stack.uncutMm <= UNCUT_MM);
+}
+/** A strip this narrow is rounding. mm. */
+const UNCUT_MM = 1e-9;
+/** Widths nearer to each other than this are one. mm. */
+const SAME_WIDTH_MM = 1e-6;
+
+/**
+ * The widths a set can cut nearest to a wanted one, the nearest first, each by its fewest parts; the
+ * first is the stack to put on. mm. O(2^n) in the chippers and shims. RangeError without two outer blades.
+ */
+export function stacksNear(parts: readonly DadoPart[], wantedMm: number, count: number): DadoStack[] {
+  const off = (stack: DadoStack): number => Math.abs(stack.widthMm - wantedMm);
+  const sorted = stacksOf(parts).sort((a, b) =>
+    Math.abs(off(a) - off(b)) > SAME_WIDTH_MM ? off(a) - off(b) : a.parts.length - b.parts.length,
+  );
+  const near: DadoStack[] = [];
+  for (const stack of sorted)
+    if (!near.some((one) => Math.abs(one.widthMm - stack.widthMm) < SAME_WIDTH_MM)) near.push(stack);
+  return near.slice(0, count);
+}
+
+/** The stack of a set that comes nearest a wanted groove without leaving strips of the floor uncut; null when none does. mm. */
+export const stackFor = (parts: readonly DadoPart[], wantedMm: number): DadoStack | null =>
+  stacksNear(parts, wantedMm, 1)[0] ?? null;
+
+/**
+ * How far each chipper is turned on the arbor from the first outer blade's tooth 1, degrees: their tips spread
+ * evenly round, so that they meet the wood one after the other, each tip in a gullet of the outer blade
+ * nearest there, half a pitch beside a tooth. Common practice, no source.
+ */
+export function spreadRound(chippers: readonly { readonly teeth: number }[], outerTeeth: number): number[] {
+  const pitchDeg = 360 / Math.max(1, outerTeeth);
+  return chippers.map(({ teeth }, i) => {
+    const even = ((360 / Math.max(1, teeth)) * i) / chippers.length;
+    return (Math.round(even / pitchDeg - 0.5) + 0.5) * pitchDeg;
+  });
 }

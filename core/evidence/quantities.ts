@@ -17,6 +17,7 @@ export const LENGTH_QUANTITIES = [
   'face-line',
   'bevel-fall',
   'chipper-height',
+  'groove-step',
   'thickness',
   'bow',
   'gullet-depth',
@@ -94,10 +95,17 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
   },
   'chipper-height': {
     name: 'Chipper height',
-    asks: 'dial reading against the highest',
+    asks: 'dial reading, the zero where the outer blades have theirs',
     place: 'tooth',
     least: -2.5,
     most: 2.5,
+  },
+  'groove-step': {
+    name: 'Test groove',
+    asks: 'how far the floor under this part stands over its deepest place',
+    place: 'tooth',
+    least: 0,
+    most: 3,
   },
   thickness: { name: 'Plate thickness', asks: 'thickness of the plate', place: 'station', least: 0.2, most: 5 },
   bow: {
@@ -152,7 +160,7 @@ export function quantitiesOf(saw: Saw): readonly LengthQuantity[] {
         'pitting',
       ];
     case 'dado':
-      return ['runout', 'chipper-height', 'set', 'thickness', 'rust', 'pitting'];
+      return ['runout', 'chipper-height', 'groove-step', 'set', 'thickness', 'rust', 'pitting'];
   }
 }
 
@@ -170,6 +178,8 @@ export function placesOf(saw: Saw, quantity: LengthQuantity, part: string | null
     const step = saw.toothLineMm / (USUAL_STATIONS + 1);
     return Array.from({ length: USUAL_STATIONS }, (_, i) => Math.round((i + 1) * step));
   }
+  // The floor under a part is one place.
+  if (quantity === 'groove-step') return [1];
   const all = Array.from({ length: teethOfPart(saw, part) }, (_, i) => i + 1);
   const roles = saw.family === 'crosscut' ? rolesOn(saw, all.length) : null;
   if (!roles) return all;
@@ -188,7 +198,8 @@ export function partsFor(saw: Saw, quantity: LengthQuantity): readonly (string |
   const edges = edgesOf(saw);
   if (edges.length > 0) return QUANTITY_FACTS[quantity].place === 'station' ? [null] : softEdgesOf(saw);
   if (saw.family !== 'dado') return [null];
-  const kind = quantity === 'chipper-height' ? 'chipper' : quantity === 'runout' ? 'outer' : null;
+  const kind =
+    quantity === 'chipper-height' || quantity === 'groove-step' ? 'chipper' : quantity === 'runout' ? 'outer' : null;
   return saw.parts.filter((p) => p.kind !== 'shim' && (kind === null || p.kind === kind)).map((p) => p.id);
 }
 

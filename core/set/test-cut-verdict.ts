@@ -28,6 +28,8 @@ export type CutAdvice =
   | 'dress-weld'
   | 'blend-tooth'
   | 'measure-heights'
+  | 'read-dial'
+  | 'equalise-again'
   | 'passes';
 
 export interface CutVerdict {
@@ -42,6 +44,15 @@ const LEVEL_WITHIN_MM = 0.05;
 
 /** No side is stoned. */
 export const NO_STONING: StoningOrder = { side: 'none', passes: 0, excessMm: 0 };
+
+/** What is asked of a blade or a set where a line of teeth would be jointed: its teeth are read by dial. */
+const ROUND: Partial<Record<CutAdvice, CutAdvice>> = { 'joint-again': 'equalise-again', 'measure-line': 'read-dial' };
+
+/** A blade's or a set's test cut: steps on the floor of the cut are teeth of unequal height. mm. */
+export function judgeBladeCut(...asked: Parameters<typeof judgeTestCut>): CutVerdict {
+  const judged = judgeTestCut(...asked);
+  return { ...judged, advice: judged.advice.map((code) => ROUND[code] ?? code) };
+}
 
 /** What was measured after the work, as far as it was. mm. */
 export interface AfterWork {

@@ -46,6 +46,12 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
     'The machine unplugged before the blade is taken off it. A cracked, bent or overheated blade goes back marked, never into a machine.',
   ],
   round: ['The blade held between stiff discs, clamped on solid metal. Glove or guarded thumb on the file hand.'],
+  chipper: [
+    'Glove or guarded thumb; the chipper clamped flat on solid metal. Chalk in the file, and a brush before every reading.',
+  ],
+  stack: [
+    'Unplugged. Never with a part missing that holds another; the nut tight, and turned round by hand before it runs.',
+  ],
   'round-rakers': ['Glove or guarded thumb: the scorers beside a raker stand higher.'],
   test: ['Clamp the wood, both hands clear of the line; eye protection.'],
 };

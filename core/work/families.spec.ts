@@ -43,21 +43,6 @@ describe('the table of families', () => {
     expect(Object.keys(FAMILY_WORK).sort()).toEqual([...FAMILIES].sort());
     for (const saw of saws) expect(workOf(saw.family).measured(saw)).toEqual(quantitiesOf(saw));
   });
-  it('of a saw worked by hand the order is steps by hand, with the counter’s minutes and the caution of powered blades', () => {
-    for (const saw of saws) {
-      const work = workOf(saw.family);
-      if (work.way !== 'by-hand') continue;
-      const order = work.order(facts(saw));
-      expect(workOrder.parse(order)).toEqual(order);
-      expect(order.steps.every((s) => s.kind === 'by-hand' && (s.says ?? '') !== '')).toBeTrue();
-      expect(order.minutes).toBeCloseTo(
-        order.steps.reduce((s, one) => s + one.minutes, 0),
-        9,
-      );
-      expect(order.steps[0]?.cautions.includes(POWERED_BLADE_CAUTION)).toBe(isPowered(saw.family));
-    }
-    expect(saws.filter((saw) => workOf(saw.family).way === 'planned').map((saw) => saw.family)).toContain('back');
-  });
   it('a line nobody measured is said so; a record of another family is refused', () => {
     const back = saws.find((saw) => saw.family === 'back');
     if (!back) throw new Error('There is no ordinary back saw.');

@@ -22,8 +22,5 @@ export const FAMILY_WORK = {
 /** How a saw of this family is worked. */
 export const workOf = (family: Family): FamilyWork => FAMILY_WORK[family];
 
-/** Whether an order is worked out from measurements, or the work is done and written down by hand. */
-export const isPlanned = (family: Family): boolean => workOf(family).way !== 'by-hand';
-
 /** Whether its plan is a line of teeth from end to end. */
 export const isLinePlanned = (family: Family): boolean => workOf(family).way === 'planned';

@@ -11,6 +11,8 @@ import type { Saw } from '../saw/saw';
 import type { PlateMark } from '../saw/plate-marks';
 import type { Grain, WantedFiling } from '../judgement/triage';
 import type { BandWish } from './families/band/inputs';
+import type { DadoWish } from './families/dado/inputs';
+import type { DadoStudy } from './families/dado/study';
 import type { BladeWish } from './families/circular/inputs';
 import type { ToldBlade } from './families/circular/study';
 import type { BandStudy } from './families/band/study';
@@ -132,8 +134,8 @@ export interface PlannedWork extends AnyWork {
 }
 
 /** What is known of a saw whose teeth go round, and what is chosen of it. */
-export type RoundStudy = BandStudy | ToldBlade;
-export type RoundWish = BandWish | BladeWish;
+export type RoundStudy = BandStudy | ToldBlade | DadoStudy;
+export type RoundWish = BandWish | BladeWish | DadoWish;
 export type RoundStudied =
   | { readonly ok: true; readonly study: RoundStudy }
   | { readonly ok: false; readonly code: 'readings-unfit'; readonly says: string };
@@ -147,14 +149,8 @@ export interface RoundWork extends AnyWork {
   readonly order: (study: RoundStudy, rates: Rates | null) => WorkOrder;
 }
 
-/** A family worked by hand: its order is what the counter reckoned, step by step, to be written down when done. */
-export interface HandWork extends AnyWork {
-  readonly way: 'by-hand';
-  readonly order: (facts: WorkFacts) => WorkOrder;
-}
-
 /**
  * How the saws of one family are worked. Adding a family is a folder in core/work/families and a
  * line in the table of `families.ts`; docs/adding-a-family.md walks through it.
  */
-export type FamilyWork = PlannedWork | RoundWork | HandWork;
+export type FamilyWork = PlannedWork | RoundWork;

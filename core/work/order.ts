@@ -5,6 +5,7 @@ import { reason } from '../reason/reason-shape';
 import { family } from '../saw/saw';
 import { bandOrdered } from './families/band/inputs';
 import { bladeOrdered } from './families/circular/inputs';
+import { dadoOrdered } from './families/dado/inputs';
 import { lineInputs } from './tooth-line/inputs';
 import { step } from './step';
 
@@ -96,7 +97,7 @@ export const besideLine = z
 export type BesideLine = z.infer<typeof besideLine>;
 
 /** What an order of a band, a blade or a set was worked out from, and what it comes to. */
-export const roundOrdered = z.discriminatedUnion('family', [bandOrdered, bladeOrdered]);
+export const roundOrdered = z.discriminatedUnion('family', [bandOrdered, bladeOrdered, dadoOrdered]);
 export type RoundOrdered = z.infer<typeof roundOrdered>;
 
 /**

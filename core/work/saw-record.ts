@@ -106,6 +106,7 @@ export interface CircularRecord extends AnyRecord {
 
 export interface DadoRecord extends AnyRecord {
   readonly family: 'dado';
+  readonly diameterMm?: number;
   readonly parts: readonly DadoPart[];
   readonly wantedMm?: number;
   readonly chippers?: readonly DialReading[];

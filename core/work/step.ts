@@ -43,6 +43,8 @@ export const STEP_KINDS = [
   'round-gullets',
   'grinder',
   'home',
+  'chipper',
+  'stack',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 
@@ -84,6 +86,8 @@ export const step = z
     side: z.enum(LEANS).nullable(),
     /** The edge of each stop that is filed; left out where there is but one. */
     edge: z.enum(EDGES).optional(),
+    /** Which part of a set, by its name; left out where it is of the whole. */
+    part: z.string().optional(),
     /** Which line of teeth, of a saw with two. */
     line: z.enum(FILINGS).optional(),
     /** How the jointer is set for a line that is not straight: its shoes, the bend of its file at the middle, and how often the file is moved on. */

@@ -19,12 +19,13 @@ test.afterAll(async () => {
   await server.stop();
 });
 
-/** A ticket of the demo shop for every stage, and one worked by hand. */
+/** A ticket of the demo shop for every stage, of hand and back saws and of those that go round. */
 async function pagesOf(page: Page): Promise<string[]> {
   const rack = (await (await page.request.get('/api/rack')).json()) as RackRow[];
   const at = (stage: RackRow['stage']): number =>
     rack.find((row) => row.stage === stage && ['hand', 'back'].includes(row.family))?.id ?? 0;
-  const byHand = rack.find((row) => row.family === 'circular' || row.family === 'band')?.id ?? 0;
+  const round = (stage: RackRow['stage'], family: string): number =>
+    rack.find((row) => row.stage === stage && row.family === family)?.id ?? 0;
   return [
     '/rack',
     '/counter',
@@ -36,7 +37,13 @@ async function pagesOf(page: Page): Promise<string[]> {
     `/ticket/${at('bench')}/bench`,
     `/ticket/${at('check')}/check`,
     `/ticket/${at('handover')}/handover`,
-    `/ticket/${byHand}/job`,
+    `/ticket/${round('measure', 'band')}/measure`,
+    `/ticket/${round('plan', 'band')}/plan`,
+    `/ticket/${round('plan', 'circular')}/plan`,
+    `/ticket/${round('plan', 'dado')}/plan`,
+    `/ticket/${round('bench', 'band')}/bench`,
+    `/ticket/${round('bench', 'dado')}/bench`,
+    `/ticket/${round('check', 'circular')}/check`,
   ];
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
 import { workFactsOf } from '@odontis/contract/work-facts';
-import { isPlanned, workOf } from '@odontis/core/work/families';
+import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import type { WorkOrder } from '@odontis/core/work/order';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
@@ -28,6 +28,7 @@ import { FIRST_BOOK } from '../features/shop/service';
 import { loadCalibrations } from './calibrations';
 import { demoAfter, demoReadings, demoSaw } from './demo-saw';
 import type { OtherVisit } from './other-saws';
+import { dialledSet, FILED_DADO, WORN_DADO } from './demo-dado';
 import { dialledBlade, FILED_BLADE, WORN_BLADE } from './demo-blade';
 import type { BladeWear } from './demo-blade';
 import { sampledBand, WORN_BAND } from './demo-band';
@@ -36,7 +37,7 @@ import type { CrosscutWear } from './demo-crosscut';
 import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
 import { edgesToMeasure, readPull, wornPull } from './demo-pull';
 import { linesOfOrder } from '@odontis/core/work/lines-of-order';
-import { JOB_WORDS, OTHER_VISITS, otherSaw } from './other-saws';
+import { OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
 import { seeded } from './worn-line';
@@ -226,8 +227,6 @@ class DemoLoader {
       { customerId: saw.customerId, openedBy: by, openedAt: opened.toJSDate() },
       { transaction },
     );
-    const straight = isPlanned(saw.family);
-    const worked = !straight && (stage === 'closed' || stage === 'handover');
     const minutesTaken = ((work.lowMinutes + work.highMinutes) / 2) * this.paceOf(by) * (0.92 + 0.16 * this.random());
     const ended = stage === 'closed' || stage === 'declined';
     const quoteHigh = high.amount;
@@ -243,7 +242,6 @@ class DemoLoader {
         arrivalId: arrival.id,
         minutesLow: work.lowMinutes,
         minutesHigh: work.highMinutes,
-        ...(worked && { workDone: JOB_WORDS[saw.family] ?? '', minutesTaken, workedBy: by }),
         overrideReason: '',
         verdict,
         reasons: [...reasons],
@@ -262,7 +260,7 @@ class DemoLoader {
       },
       { transaction },
     );
-    if (stage === 'declined' || !straight) return;
+    if (stage === 'declined') return;
     const hard = salt % 3 !== 2;
     const facts = toSaw(saw);
     if (facts.family === 'crosscut') {
@@ -294,6 +292,12 @@ class DemoLoader {
           by,
           opened,
         );
+      if (stage === 'plan' || stage === 'measure') return;
+      await this.work(ticket.id, saw, visit, [], by);
+      return;
+    }
+    if (facts.family === 'dado') {
+      await this.measuring(ticket.id, 'before', dialledSet(facts, WORN_DADO, this.random), by, opened);
       if (stage === 'plan' || stage === 'measure') return;
       await this.work(ticket.id, saw, visit, [], by);
       return;
@@ -404,6 +408,7 @@ class DemoLoader {
 /** A saw whose teeth go round as it is measured after the work; null of any other. */
 function roundAgain(saw: Saw, random: () => number): Reading[] | null {
   if (saw.family === 'band') return sampledBand(saw, WORKED_BAND, random);
+  if (saw.family === 'dado') return dialledSet(saw, FILED_DADO, random, true);
   if (saw.family !== 'circular') return null;
   return saw.tipped === 'steel' ? dialledBlade(saw, FILED_BLADE, random) : [];
 }

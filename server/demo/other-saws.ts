@@ -165,6 +165,9 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
     marks: [at('short-teeth', 0.2, { part: 2 })],
   },
   { pattern: 'dado', stage: 'handover', days: 2, complaint: 'One shoulder is ragged.' },
+  { pattern: 'dado', stage: 'plan', days: 3, complaint: 'For shelves, three quarters wide.' },
+  { pattern: 'dado', stage: 'bench', days: 1, complaint: 'Leaves ridges.' },
+  { pattern: 'dado', stage: 'check', days: 2, complaint: 'As last year.' },
   {
     pattern: 'dado',
     stage: 'declined',
@@ -173,8 +176,3 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
     marks: [at('crack', 0.6, { down: 0.4, part: 0 })],
   },
 ];
-
-/** What is written down when such a saw is done. */
-export const JOB_WORDS: Record<string, string> = {
-  dado: 'Outer blades jointed round, chippers equalised by dial and filed below the scorers.',
-};

@@ -8,11 +8,11 @@ const BEFORE = `'place', 'height', 'set', 'raker-depth', 'runout', 'chipper-heig
 
 /**
  * A breast is gauged under a straight edge, a blade read turned on its arbor, its hook by a straight edge on
- * a face and its bevel by its fall. Nothing that was read is ever taken away: down it goes only
+ * a face and its bevel by its fall, a set by its test groove. Nothing that was read is ever taken away: down it goes only
  * while none was.
  */
 export const gaugedBreast: Migration = {
   name: '2026-11-29-gauged-breast',
-  up: KNOWN(`${BEFORE}, 'breast', 'runout-turned', 'face-line', 'bevel-fall'`),
+  up: KNOWN(`${BEFORE}, 'breast', 'runout-turned', 'face-line', 'bevel-fall', 'groove-step'`),
   down: KNOWN(BEFORE),
 };

@@ -50,11 +50,8 @@ export const routes: Routes = [
         title: 'Measure · Odontis',
         loadComponent: () => import('./features/measure/ui/measure-page').then((m) => m.MeasurePage),
       },
-      {
-        path: 'job',
-        title: 'Job · Odontis',
-        loadComponent: () => import('./features/job/ui/job-page').then((m) => m.JobPage),
-      },
+      // The page of saws that were worked by hand: old addresses lead to what came after it.
+      { path: 'job', redirectTo: 'plan' },
       {
         path: 'plan',
         title: 'Plan · Odontis',

@@ -16,7 +16,7 @@ import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import { sidesOf } from '@odontis/core/evidence/sides';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { judgeBandCut } from '@odontis/core/set/band-cut-verdict';
-import { judgeTestCut } from '@odontis/core/set/test-cut-verdict';
+import { judgeBladeCut, judgeTestCut } from '@odontis/core/set/test-cut-verdict';
 import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
 import { handOfPerson } from '../people/service';
@@ -40,7 +40,11 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
     const edge = tested?.edge ?? null;
     const line = lineOf(dossier.sessions, saw, 'after', edge);
     const heightSpreadMm =
-      saw.family === 'circular' ? rimSpread(dossier, saw) : line && line.heightsRead > 0 ? spreadOf(saw, line) : null;
+      saw.family === 'circular' || saw.family === 'dado'
+        ? rimSpread(dossier, saw)
+        : line && line.heightsRead > 0
+          ? spreadOf(saw, line)
+          : null;
     const set = setOf(dossier.sessions, 'after', sidesOf(saw), edge);
     const target = (tested ?? dossier.plan?.order.round)?.forecast.set.perSideMm ?? 0;
     const { stoning, strokeRateOf } = await handOfPerson(db, by);
@@ -57,7 +61,12 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
             target,
             stoning.rate,
           )
-        : judgeTestCut(check, { set, heightSpreadMm, rakers }, target, stoning.rate);
+        : (saw.family === 'circular' || saw.family === 'dado' ? judgeBladeCut : judgeTestCut)(
+            check,
+            { set, heightSpreadMm, rakers },
+            target,
+            stoning.rate,
+          );
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(
       {
@@ -92,8 +101,12 @@ const tipFile = ({ plan }: Dossier): string | null =>
   plan?.order.steps.find((step) => step.kind === 'raker-tips')?.tool ?? null;
 
 /** How uneven a blade's scoring teeth are by themselves, by dial after the work; null where too few were read. mm. */
-function rimSpread({ sessions }: Dossier, saw: SawOf<'circular'>): number | null {
+function rimSpread({ sessions }: Dossier, saw: SawOf<'circular' | 'dado'>): number | null {
   const after = sessions.filter((s) => s.kind === 'after').flatMap((s) => s.readings);
+  if (saw.family === 'dado') {
+    const floor = saw.parts.flatMap((part) => estimatesOf(after, 'groove-step', part.id).map((e) => e.valueMm));
+    return floor.length < 2 ? null : Math.max(...floor) - Math.min(...floor);
+  }
   const own = dialOf(saw, estimatesOf(after, 'runout', null), teethOf(saw))?.own.map((r) => r.offMm) ?? [];
   return own.length === 0 ? null : Math.max(...own) - Math.min(...own);
 }

@@ -5,7 +5,6 @@ import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import { softEdgesOf } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
-import { isPlanned } from '@odontis/core/work/families';
 import { hasToothLine } from '@odontis/core/evidence/quantities';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { readingFault } from '@odontis/core/evidence/reading-fault';
@@ -166,8 +165,6 @@ export async function closeSessions(db: Database, ticketId: number, kind: string
 export function lineIsMeasured(db: Database, ticketId: number, version: number): Promise<Dossier> {
   return changeTicket(db, ticketId, ['measure', 'plan'], async (row, t) => {
     const dossier = await readDossier(db, ticketId, t);
-    if (!isPlanned(dossier.saw.family))
-      throw new Problem('wrong-stage', 'This saw has no line of teeth to be planned from.', [], dossier);
     await refuseStale(db, row, version, t);
     // A band may be planned by its count alone.
     if (!hasToothLine(dossier.saw)) {

@@ -7,7 +7,6 @@ import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
 import { setLasts, workSays } from '@odontis/contract/work-words';
-import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
 import { isLineOrder } from '@odontis/core/work/order';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
 import { sawIn } from '@odontis/core/work/saw-after';
@@ -26,6 +25,7 @@ import { isPointed, placesOn, rolesOn } from '@odontis/core/saw/saw';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
+import { roundRows } from './round-rows';
 
 type Row = [string, string];
 
@@ -88,45 +88,6 @@ function done(dossier: Dossier, book: ShopBook): Row[] {
   rows.push(['Kerf', sayPlate(forecast.cut.kerfMm, book)]);
   rows.push(['Left in the plate', saySharpenings(forecast.life.left)]);
   return rows;
-}
-
-/** What was done to a saw whose teeth go round. */
-function roundRows(round: RoundOrdered, order: WorkOrder, book: ShopBook): Row[] {
-  const set: Row = [
-    'Set per side',
-    round.forecast.set.reset
-      ? `${sayFine(round.forecast.set.perSideMm, book)}, renewed`
-      : 'left as it was, enough for now',
-  ];
-  const rows: Row[] = [['Work', workSays(order)]];
-  if (round.family === 'band') {
-    const { forecast, inputs } = round;
-    const strokes = order.strokes / forecast.teeth;
-    rows.push(
-      ['Teeth', `${forecast.teeth}${inputs.counted ? ', counted' : ''}, ${strokes} strokes in every gullet`],
-      set,
-      ['Kerf', sayPlate(forecast.kerfMm, book)],
-    );
-    if (forecast.atWeld) rows.push(['At the weld', forecast.atWeld]);
-    return rows;
-  }
-  const { forecast, inputs } = round;
-  if (inputs.saw.tipped === 'carbide') return inputs.wish.asked ? [...rows, ['Asked for', inputs.wish.asked]] : rows;
-  if (forecast.spreadBeforeMm !== null && forecast.spreadAfterMm !== null)
-    rows.push([
-      'Scoring teeth, highest to lowest',
-      `${sayFine(forecast.spreadBeforeMm, book)} before, ${sayFine(forecast.spreadAfterMm, book)} foretold`,
-    ]);
-  if (forecast.jointMm > 0)
-    rows.push(['Diameter', `${sayPlate(forecast.diameterMm, book)} after ${sayFine(forecast.jointMm, book)} jointed`]);
-  if (forecast.bladeMm !== null)
-    rows.push([
-      'Off its centre',
-      forecast.arborMm === null
-        ? `${sayFine(forecast.bladeMm, book)}, blade and arbor together`
-        : `the blade ${sayFine(forecast.bladeMm, book)}; the arbor ${sayFine(forecast.arborMm, book)}, which stays with the machine`,
-    ]);
-  return [...rows, set, ['Kerf', sayPlate(forecast.kerfMm, book)]];
 }
 
 function checked(dossier: Dossier, book: ShopBook): Row[] {
@@ -233,7 +194,10 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
   const { ticket, customer, saw } = dossier;
   const lines = reportedLines(dossier);
   const rakers = { before: rakersSaid(dossier, 'before', book), after: rakersSaid(dossier, 'after', book) };
-  const lasts = (dossier.plan?.order.forecast ?? dossier.plan?.order.round?.forecast)?.filingsTheSetLasts;
+  const round = dossier.plan?.order.round;
+  const lasts =
+    dossier.plan?.order.forecast?.filingsTheSetLasts ??
+    (round && 'filingsTheSetLasts' in round.forecast ? round.forecast.filingsTheSetLasts : undefined);
   const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
   const next = nextVisit(saw.family, ticket.useRate);
   const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');

@@ -1,13 +1,13 @@
 import { Router } from 'express';
 import { recordId } from '@odontis/contract/fields';
-import { declineChange, jobDone, newTicket, ticketChange } from '@odontis/contract/ticket';
+import { declineChange, newTicket, ticketChange } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { personOf } from '../../http/person';
 import { readDossier } from './dossier';
 import { readCounterBook } from './counter-book';
 import { readRack } from './rack';
-import { declineTicket, editTicket, finishJob, openTicket, ticketByNumber } from './service';
+import { declineTicket, editTicket, openTicket, ticketByNumber } from './service';
 
 export function ticketRoutes(db: Database): Router {
   const router = Router();
@@ -24,10 +24,6 @@ export function ticketRoutes(db: Database): Router {
     const by = await personOf(request, db);
     const change = parse(declineChange, request.body);
     response.json(await declineTicket(db, parse(recordId, request.params.id), change, by));
-  });
-  router.post('/tickets/:id/job', async (request, response) => {
-    const by = await personOf(request, db);
-    response.json(await finishJob(db, parse(recordId, request.params.id), parse(jobDone, request.body), by));
   });
   router.post('/tickets', async (request, response) => {
     const by = await personOf(request, db);

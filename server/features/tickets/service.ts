@@ -1,11 +1,11 @@
 import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { DeclineChange, JobDone, NewTicket, TicketChange } from '@odontis/contract/ticket';
+import type { DeclineChange, NewTicket, TicketChange } from '@odontis/contract/ticket';
 import { keptSaw } from '@odontis/contract/saw';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
-import { isLinePlanned, isPlanned } from '@odontis/core/work/families';
+import { isLinePlanned } from '@odontis/core/work/families';
 import type { SawOf } from '@odontis/core/saw/saw';
 import { isCarbide } from '@odontis/core/saw/saw';
 import { toeLengthMm, toeTeeth } from '@odontis/core/saw/zones';
@@ -208,33 +208,6 @@ export function declineTicket(db: Database, id: number, change: DeclineChange, b
           .slice(0, 2000),
         closedBy: by,
         closedAt: new Date(),
-        waitsFor: null,
-        waitsNote: '',
-        version: row.version + 1,
-      },
-      { transaction: t },
-    );
-  });
-}
-
-/** A saw worked without a plan to count by: what was done, how long it took, and it is ready. */
-export function finishJob(db: Database, id: number, job: JobDone, by: number): Promise<Dossier> {
-  return changeTicket(db, id, ['measure'], async (row, t) => {
-    await refuseStale(db, row, job.version, t);
-    const saw = await db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
-    if (isPlanned(saw.family))
-      throw new Problem(
-        'wrong-stage',
-        'A hand or back saw is measured, planned and worked by its plan.',
-        [],
-        await readDossier(db, id, t),
-      );
-    await row.update(
-      {
-        stage: 'handover',
-        workDone: job.workDone,
-        minutesTaken: job.minutes,
-        workedBy: by,
         waitsFor: null,
         waitsNote: '',
         version: row.version + 1,

@@ -16,15 +16,22 @@ import type { Lane, SawDrawing } from './drawing';
 
 type Say = (mm: number) => string;
 
+/** A part of a set, which is a blade by itself. */
+export interface RimPart {
+  readonly id: string;
+  readonly quantity: 'runout' | 'chipper-height';
+}
+
 /** A blade's dial readings as they came in or went out, and their circle where they tell one. mm. */
 export function dialSeen(
   { sessions }: MeasuredSaw,
   saw: SawOf<'circular'>,
   kind: SessionKind,
+  part: RimPart | null = null,
 ): { readonly dial: readonly DialReading[]; readonly split: DialSplit | null } {
   const teeth = teethOf(saw);
   const readings = sessions.filter((s) => s.kind === kind).flatMap((s) => s.readings);
-  const estimates = estimatesOf(readings, 'runout', null).filter((e) => e.place <= teeth);
+  const estimates = estimatesOf(readings, part?.quantity ?? 'runout', part?.id ?? null).filter((e) => e.place <= teeth);
   const dial = estimates.length === 0 ? [] : dialReadings(saw, estimates, teeth);
   try {
     return { dial, split: splitDial(dial, teeth) };
@@ -39,10 +46,11 @@ export function rimDrawing(
   saw: SawOf<'circular'>,
   say: Say,
   kind: SessionKind = 'before',
+  part: RimPart | null = null,
 ): SawDrawing {
   const teeth = teethOf(saw);
   const sides = sidesOf(saw);
-  const { dial, split } = dialSeen(measured, saw, kind);
+  const { dial, split } = dialSeen(measured, saw, kind, part);
   const sorted = dial.map((r) => r.offMm).sort((a, b) => a - b);
   // A tooth broken off would leave no room for what the others tell.
   const shortMm = (sorted[Math.floor(sorted.length / 2)] ?? 0) - NOT_WORTH_KEEPING_MM;
@@ -54,7 +62,7 @@ export function rimDrawing(
     ...dial.filter((r) => r.kind === 'raker').map((r) => r.tooth),
   ]);
   const readings = measured.sessions.filter((s) => s.kind === kind).flatMap((s) => s.readings);
-  const set = new Map(estimatesOf(readings, 'set', null).map((e) => [e.place, e.valueMm]));
+  const set = new Map(estimatesOf(readings, 'set', part?.id ?? null).map((e) => [e.place, e.valueMm]));
   const all = Array.from({ length: teeth }, (_, i) => i + 1);
   const line = all.map((tooth): ToothReading => ({
     tooth,
@@ -71,7 +79,8 @@ export function rimDrawing(
       ? [{ id, name, values: of, before: null, kind: 'bars', limit: NaN, say, ...more }]
       : [];
   return {
-    ...baseDrawing(measured, line, toothFor(0, 0)),
+    ...baseDrawing({ ...measured, saw }, line, toothFor(0, 0)),
+    title: part?.id ?? saw.name,
     held: 'rim',
     ends: { heel: 'tooth 1', toe: 'tooth 1' },
     leans: line.map((r) => (raker.has(r.tooth) ? null : (r.lean ?? null))),
@@ -79,7 +88,7 @@ export function rimDrawing(
       ...lane('dial', 'Dial, on its circle', values(at), {
         before: split && Float64Array.from(all, (tooth) => fittedAt(split, tooth, teeth)),
       }),
-      ...lane('own', 'Teeth by themselves', values(own)),
+      ...lane('own', 'By themselves', values(own)),
       ...lane('set', 'Set', values(set), { kind: 'sides' }),
     ],
   };

@@ -34,7 +34,7 @@ import { Speech } from '../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { Notice } from '../shared/ui/notice';
 import type { StagePage } from '../shared/words/stage-words';
-import { PAGE_NAMES, pageOf, pagesFor, STAGE_NAMES, WAIT_WORDS } from '../shared/words/stage-words';
+import { PAGE_NAMES, pageOf, STAGE_NAMES, STAGE_PAGES, WAIT_WORDS } from '../shared/words/stage-words';
 import { base64Of } from '../shared/photographs/draft-photographs';
 import { CounterSlip } from './counter-slip';
 import { SawLine } from './saw-line';
@@ -82,7 +82,7 @@ export class TicketPage {
   protected readonly refusal = computed(() => this.loading().refusal);
   protected readonly editRefusal = computed(() => this.editingOne().refusal);
   protected readonly slipRefusal = computed(() => this.slipRequests.map((r) => r().refusal).find((no) => no !== null));
-  protected readonly pages = computed(() => pagesFor(this.dossier()?.saw.family ?? 'back'));
+  protected readonly pages = STAGE_PAGES;
   protected readonly pageNames = PAGE_NAMES;
   protected readonly names = STAGE_NAMES;
   protected readonly waitWords = WAIT_WORDS;
@@ -100,8 +100,8 @@ export class TicketPage {
       // An address without a stage, or with one this saw does not go through, opens where the saw is.
       const dossier = this.dossier();
       const here = this.route.snapshot.firstChild?.routeConfig?.path as StagePage | undefined;
-      if (dossier && dossier.ticket.id === this.id() && !(here && pagesFor(dossier.saw.family).includes(here)))
-        void this.router.navigate([pageOf(dossier.ticket.stage, dossier.saw.family)], {
+      if (dossier && dossier.ticket.id === this.id() && !(here && STAGE_PAGES.includes(here)))
+        void this.router.navigate([pageOf(dossier.ticket.stage)], {
           relativeTo: this.route,
           replaceUrl: true,
         });
@@ -115,11 +115,11 @@ export class TicketPage {
   }
 
   protected reached(dossier: Dossier, page: StagePage): boolean {
-    return page === 'job' || STAGES.indexOf(dossier.ticket.stage) >= STAGES.indexOf(page);
+    return STAGES.indexOf(dossier.ticket.stage) >= STAGES.indexOf(page);
   }
 
   protected isNow(dossier: Dossier, page: string): boolean {
-    return pageOf(dossier.ticket.stage, dossier.saw.family) === page;
+    return pageOf(dossier.ticket.stage) === page;
   }
 
   protected words = (dossier: Dossier): string => sawInWords(dossier.saw, this.speech.speech());

@@ -6,25 +6,9 @@ import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';
 import { priceFor } from '../../price';
 import type { Step, StepKind, Stop } from '../../step';
-import { WHOLE_SAW_STOP } from '../../step';
+import { wholeStep as step } from '../round-step';
 import { WHOLE_SAW_MINUTES, windowJointMinutes, windowMinutes, windowSetMinutes } from '../../times';
 import type { BandStudy } from './study';
-
-/** A step of which nothing is said yet but its cautions. */
-const step = (kind: StepKind, more: Partial<Step>): Step => ({
-  kind,
-  unit: 'whole',
-  side: null,
-  tipTowards: null,
-  tool: null,
-  targetMm: null,
-  passes: 0,
-  minutes: 0,
-  stops: WHOLE_SAW_STOP,
-  cautions: cautionsFor(kind),
-  reasons: [],
-  ...more,
-});
 
 /** One circuit round the loop, a window of the vise each stop. */
 function circuit(study: BandStudy, kind: StepKind, strokes: number, more: Partial<Step>): Step {

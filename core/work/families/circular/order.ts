@@ -8,7 +8,6 @@ import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';
 import { priceFor } from '../../price';
 import type { Step, StepKind, Stop } from '../../step';
-import { WHOLE_SAW_STOP } from '../../step';
 import {
   jointMinutes,
   jointPasses,
@@ -18,23 +17,9 @@ import {
   settingMinutes,
   WHOLE_SAW_MINUTES,
 } from '../../times';
+import { wholeStep as step } from '../round-step';
 import type { BladeInputs } from './inputs';
 import type { BladeStudy } from './study';
-
-const step = (kind: StepKind, more: Partial<Step>): Step => ({
-  kind,
-  unit: 'whole',
-  side: null,
-  tipTowards: null,
-  tool: null,
-  targetMm: null,
-  passes: 0,
-  minutes: 0,
-  stops: WHOLE_SAW_STOP,
-  cautions: cautionsFor(kind),
-  reasons: [],
-  ...more,
-});
 
 /** Strokes after the flat has gone that bring a raker down where nobody read it (trade section 6). */
 const RAKER_STROKES = 2;

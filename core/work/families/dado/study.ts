@@ -1,20 +1,117 @@
-import { POWERED_BLADE_CAUTION } from '../../../circular/blade-geometry';
-import { stackFor, stackWidth } from '../../../circular/dado-stack';
-import { equalise } from '../../../circular/equalise';
-import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import type { DadoRecord } from '../../saw-record';
+import { spreadRound, stacksNear, stackWidth } from '../../../circular/dado-stack';
+import type { DadoStack } from '../../../circular/dado-stack';
+import { BELOW_SCORERS_MM, judgeSpread, NOT_WORTH_KEEPING_MM } from '../../../circular/equalise';
+import type { SpreadVerdict } from '../../../circular/equalise';
+import type { FloorPiece } from '../../../circular/groove';
+import { floorStepMm, grooveFloor } from '../../../circular/groove';
+import { strokesFor } from '../../../line/strokes';
+import type { SetPart } from '../../../saw/saw';
+import type { DadoInputs } from './inputs';
 
-/** A dado set from its record: the widths it stacks to, and its chippers made equal. mm. Throws RangeError without two outer blades. */
-export function studyDado(record: DadoRecord) {
-  const rate = record.strokeRate ?? UNCALIBRATED_STROKES;
-  const outer = record.parts.filter((p) => p.kind === 'outer');
-  const inner = record.parts.filter((p) => p.kind !== 'outer');
-  const [left, right] = outer;
-  if (!left || !right || outer.length !== 2) throw new RangeError('A dado set has two outer blades.');
+/** A tooth of a part with what is to be done to it. mm. */
+export interface PartTooth {
+  readonly tooth: number;
+  /** On the dial; null where nobody read it. */
+  readonly offMm: number | null;
+  readonly strokes: number;
+  readonly leftMm: number;
+  /** Too far under the others to be brought level with. */
+  readonly short: boolean;
+}
+
+/** One part, with a line of its own. */
+export interface PartStudy {
+  readonly part: SetPart;
+  readonly index: number;
+  readonly teeth: readonly PartTooth[];
+}
+
+/** What is known of a set, whatever is chosen of it. mm. */
+export interface DadoStudy {
+  readonly family: 'dado';
+  readonly inputs: DadoInputs;
+  readonly parts: readonly PartStudy[];
+  readonly scorersAtMm: number | null;
+  readonly chippersAtMm: number | null;
+  readonly spreadBeforeMm: number | null;
+  readonly spreadAfterMm: number | null;
+  readonly verdictBefore: SpreadVerdict | null;
+  readonly verdictAfter: SpreadVerdict | null;
+  readonly floorBefore: readonly FloorPiece[];
+  readonly floorAfter: readonly FloorPiece[];
+  readonly stacks: readonly DadoStack[];
+  readonly turnedDeg: readonly { readonly part: string; readonly deg: number }[];
+}
+
+/** The lowest of some heights that is worth keeping: none far under their median. Null of none. mm. */
+function lowestKept(heights: readonly number[]): number | null {
+  const sorted = [...heights].sort((a, b) => a - b);
+  const median = sorted[Math.floor(sorted.length / 2)];
+  return median === undefined ? null : (sorted.find((mm) => mm >= median - NOT_WORTH_KEEPING_MM) ?? null);
+}
+
+/** Widths offered for a wanted groove. */
+const OFFERED = 3;
+
+/**
+ * A set by its parts (trade section 6): the outer blades first, both jointed to the lowest scoring tooth worth
+ * keeping of either, so that both shoulders are scored alike; then the chippers, brought down to the lowest
+ * worth keeping or to a sixty-fourth under the scorers, whichever is lower, by whole strokes that cannot
+ * overshoot. Heights of all parts on one dial. mm. O(n log n). RangeError without two outer blades.
+ */
+export function studyDado(inputs: DadoInputs): DadoStudy {
+  const { parts, heights, strokeRate, wish } = inputs;
+  const of = (kind: SetPart['kind']): number[] =>
+    parts.flatMap((part, i) => (part.kind === kind ? (heights[i] ?? []).map((r) => r.offMm) : []));
+  const scorersAtMm = lowestKept(of('outer'));
+  const lowest = lowestKept(of('chipper'));
+  const under = scorersAtMm === null ? null : scorersAtMm - BELOW_SCORERS_MM;
+  const chippersAtMm = lowest === null ? null : Math.min(lowest, under ?? lowest);
+  const aimOf = (part: SetPart): number | null =>
+    part.kind === 'outer' ? scorersAtMm : part.kind === 'chipper' ? chippersAtMm : null;
+  const studied = parts.map((part, index): PartStudy => {
+    const aim = aimOf(part);
+    const read = new Map((heights[index] ?? []).map((r) => [r.tooth, r.offMm]));
+    const teeth = Array.from({ length: part.teeth }, (_, i): PartTooth => {
+      const offMm = read.get(i + 1) ?? null;
+      const over = offMm === null || aim === null ? 0 : offMm - aim;
+      const { strokes, leftMm } = strokesFor(Math.max(0, over), strokeRate);
+      // Under what the others come down to, nothing can be done to it.
+      return { tooth: i + 1, offMm, strokes, leftMm, short: over < -SHORT_MM };
+    });
+    return { part, index, teeth };
+  });
+  const highest = (part: PartStudy, after: boolean): number | null => {
+    const aim = aimOf(part.part);
+    const all = part.teeth.flatMap((t) =>
+      t.offMm === null ? [] : [after && !t.short ? (aim ?? 0) + t.leftMm : t.offMm],
+    );
+    return all.length === 0 ? null : Math.max(...all);
+  };
+  const floor = (after: boolean): FloorPiece[] =>
+    grooveFloor(studied.map((one) => ({ ...one.part, heightMm: highest(one, after) ?? aimOf(one.part) })));
+  const [floorBefore, floorAfter] = [floor(false), floor(true)];
+  const outers = parts.filter((part) => part.kind === 'outer').map((part) => part.id);
+  const chippersRead = of('chipper').length > 0;
+  const spread = (pieces: readonly FloorPiece[]): number | null => (chippersRead ? floorStepMm(pieces, outers) : null);
+  const [before, after] = [spread(floorBefore), spread(floorAfter)];
+  const chippers = parts.filter((part) => part.kind === 'chipper');
+  const turned = spreadRound(chippers, parts.find((part) => part.kind === 'outer')?.teeth ?? 1);
   return {
-    full: stackWidth([left, ...inner, right]),
-    wanted: record.wantedMm === undefined ? null : stackFor(record.parts, record.wantedMm),
-    chippers: record.chippers ? equalise(record.chippers, 'chipper', rate) : null,
-    caution: POWERED_BLADE_CAUTION,
+    family: 'dado',
+    inputs,
+    parts: studied,
+    scorersAtMm,
+    chippersAtMm,
+    spreadBeforeMm: before,
+    spreadAfterMm: after,
+    verdictBefore: before === null ? null : judgeSpread(before),
+    verdictAfter: after === null ? null : judgeSpread(after),
+    floorBefore,
+    floorAfter,
+    stacks: wish.wantedMm === null ? [stackWidth(parts)] : stacksNear(parts, wish.wantedMm, OFFERED),
+    turnedDeg: chippers.map((part, i) => ({ part: part.id, deg: turned[i] ?? 0 })),
   };
 }
+/** Under the aim by less than a dial shows is on it. mm. */
+const SHORT_MM = 0.01;

@@ -21,7 +21,6 @@ import type {
   CounterBook,
   CustomerFound,
   DeclineChange,
-  JobDone,
   KnownSaw,
   NewTicket,
   RackRow,
@@ -129,9 +128,6 @@ export class ShopApi {
   }
   declineTicket(id: number, change: DeclineChange): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/decline`, change);
-  }
-  finishJob(id: number, job: JobDone): Observable<Dossier> {
-    return this.post(dossier, `/api/tickets/${id}/job`, job);
   }
   addEvidence(id: number, evidence: NewEvidence): Observable<EvidenceKept> {
     return this.post(evidenceKept, `/api/tickets/${id}/evidence`, evidence);

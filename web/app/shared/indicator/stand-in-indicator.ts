@@ -91,6 +91,7 @@ const STAND_IN: Readonly<Record<string, readonly [number, number]>> = {
   'face-line': [32, 2],
   'bevel-fall': [0.6, 0.1],
   'chipper-height': [-0.3, 0.24],
+  'groove-step': [0.1, 0.1],
   thickness: [0.9, 0.02],
   bow: [0.4, 0.5],
   'gullet-depth': [2, 0.3],

@@ -104,15 +104,6 @@ export const editTicket = createEffect(
   { functional: true },
 );
 
-export const finishJob = createEffect(
-  (actions = inject(Actions), api = inject(ShopApi)) =>
-    actions.pipe(
-      ofType(TicketPageEvents.jobFinished),
-      concatMap(({ id, job }) => answered(id, 'job', api.finishJob(id, job))),
-    ),
-  { functional: true },
-);
-
 export const declineTicket = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(

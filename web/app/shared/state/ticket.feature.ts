@@ -7,7 +7,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
 import type { PlanChoice } from '@odontis/contract/plan';
-import type { DeclineChange, JobDone, TicketChange } from '@odontis/contract/ticket';
+import type { DeclineChange, TicketChange } from '@odontis/contract/ticket';
 import type { Refusal } from '../api/refusal';
 import { withEvidence } from './with-evidence';
 
@@ -21,7 +21,6 @@ export const TICKET_REQUESTS = [
   'check',
   'handover',
   'edit',
-  'job',
   'decline',
   'photograph',
   'message',
@@ -40,7 +39,6 @@ export const TicketPageEvents = createActionGroup({
     'Cut judged': props<{ id: number; check: NewCheck }>(),
     'Handed over': props<{ id: number; handover: Handover }>(),
     'Ticket edited': props<{ id: number; change: TicketChange }>(),
-    'Job finished': props<{ id: number; job: JobDone }>(),
     'Ticket declined': props<{ id: number; change: DeclineChange }>(),
     'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
     'Photograph removed': props<{ id: number; photograph: number }>(),
@@ -102,7 +100,6 @@ export const ticketFeature = createFeature({
     on(TicketPageEvents.cutJudged, working('check')),
     on(TicketPageEvents.handedOver, working('handover')),
     on(TicketPageEvents.ticketEdited, working('edit')),
-    on(TicketPageEvents.jobFinished, working('job')),
     on(TicketPageEvents.ticketDeclined, working('decline')),
     on(TicketPageEvents.photographAdded, TicketPageEvents.photographRemoved, working('photograph')),
     on(TicketPageEvents.messageWritten, working('message')),

@@ -63,7 +63,7 @@ describe('finding a saw by its tag', () => {
     await type(' 1042 ');
     bench.http.expectOne('/api/tickets/numbered/1042').flush({ id: 6, stage: 'measure', family: 'band' });
     await turn();
-    expect(went).toEqual([['/ticket', 6, 'job']]);
+    expect(went).toEqual([['/ticket', 6, 'measure']]);
   });
 
   it('says what is no number, and what number is nobody’s', async () => {

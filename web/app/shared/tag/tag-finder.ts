@@ -113,7 +113,7 @@ export class TagFinder implements OnDestroy {
       this.said.set('');
       this.close();
       this.field().nativeElement.value = '';
-      await this.router.navigate(['/ticket', id, pageOf(stage, family)]);
+      await this.router.navigate(['/ticket', id, pageOf(stage)]);
     } catch (error) {
       this.said.set(toRefusal(error).detail);
     }

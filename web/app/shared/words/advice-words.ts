@@ -23,6 +23,10 @@ export const ADVICE_SAYS: Record<CutAdvice, string> = {
   'dress-weld':
     'It beats at the weld: dress the weld flat on both sides and at the back, until a straight edge lies over it.',
   'blend-tooth': 'A tooth stands out where it beats: bring it down to its neighbours and give its face a stroke.',
+  'read-dial':
+    'It leaves steps: read the teeth by dial, or the floor of the groove part by part, which tells the high ones.',
+  'equalise-again':
+    'It leaves steps because its teeth are not of one height: bring the high ones down by dial, and cut again.',
   'measure-heights': 'It beats away from the weld: measure the heights about that place, which finds the tooth.',
   passes: 'Runs true, neither binds nor jumps.',
 };

@@ -42,6 +42,8 @@ export const STEP_NAMES: Record<StepKind, string> = {
   'round-gullets': 'Round and deepen the gullets',
   grinder: 'To the grinder',
   home: 'Home from the grinder',
+  chipper: 'Bring the chipper down',
+  stack: 'Put it on the arbor',
 };
 
 const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
@@ -50,7 +52,7 @@ const EDGE_NAMES = { face: 'faces', back: 'backs', top: 'top bevels' } as const;
 
 /** A step's name with its number aimed at, as it stands in lists. */
 export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE): string {
-  const of = step.line ? `, ${step.line} edge` : '';
+  const of = step.line ? `, ${step.line} edge` : step.part ? `, ${step.part}` : '';
   if (step.edge === 'heel-tip' || step.edge === 'toe-tip')
     return `${STEP_NAMES[step.kind]}, tips to ${theEnd(ends, step.edge === 'heel-tip' ? 'heel' : 'toe')}`;
   if (step.edge) return `File the ${EDGE_NAMES[step.edge]}${of}${step.side === null ? '' : `, from the ${step.side}`}`;
@@ -58,7 +60,7 @@ export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE):
     step.side === null ? '' : step.kind === 'set' ? `, teeth leaning ${step.side}` : `, from the ${step.side}`;
   if (step.says) return step.says.charAt(0).toUpperCase() + step.says.slice(1);
   if (step.kind === 'joint-round' && step.unit === 'whole')
-    return step.targetMm ? `Joint round ${speech.fine(step.targetMm)}` : 'Joint round by eye';
+    return `Joint round ${step.targetMm ? speech.fine(step.targetMm) : 'by eye'}${of}`;
   if (step.kind === 'joint') return `Joint ${speech.fine(step.targetMm ?? 0)}`;
   const teeth = step.stretch ? `, teeth ${step.stretch.fromTooth} to ${step.stretch.toTooth}` : '';
   return `${STEP_NAMES[step.kind]}${of}${teeth}${side}`;
@@ -144,6 +146,10 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
       return `Square across, down to ${speech.fine(step.targetMm ?? 0)} under the scorers, all alike: uniform before exact. Read the first by dial.`;
     case 'round-gullets':
       return 'A round file, the same strokes in every gullet, a smooth bottom without a corner: a corner starts a crack.';
+    case 'chipper':
+      return 'In place on the arbor, the dial read at every tooth and the reading written on it. Down to the lowest, stroke by stroke, a fresh reading between; never below it.';
+    case 'stack':
+      return 'The first outer blade, then the chippers turned so that each tip lies in a gullet and the tips are spread round, the shims where they were planned, the other outer blade; the nut tight.';
     case 'grinder':
       return 'Wrap the tips, write on the tag what is asked, and put the ticket to wait for the grinder.';
     case 'home':

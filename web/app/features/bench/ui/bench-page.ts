@@ -90,6 +90,7 @@ export class BenchPage implements OnDestroy {
     if (!step || !stop) return null;
     if (step.kind === 'round-rakers' && step.targetMm !== null)
       return `${this.speech.fine(step.targetMm)} under the scorers`;
+    if (step.kind === 'chipper' && step.targetMm !== null) return `to ${this.speech.fine(step.targetMm)} on the dial`;
     if (!this.pointed()) return null;
     if (step.kind === 'raker-gullets')
       return stop.targetMm === undefined ? 'by its width' : `${this.speech.plate(stop.targetMm)} deep`;
@@ -159,7 +160,7 @@ export class BenchPage implements OnDestroy {
 
   private draw(): void {
     const [dossier, accepted, stop, step] = [this.dossier(), this.accepted(), this.stop(), this.step()];
-    const round = dossier && accepted ? roundDrawing(dossier, this.speech.fine) : null;
+    const round = dossier && accepted ? roundDrawing(dossier, this.speech.fine, 'before', step?.part ?? null) : null;
     if (round) {
       const windowed = stop && step && step.unit !== 'whole';
       this.sheet.drawing.set({

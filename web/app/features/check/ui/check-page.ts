@@ -20,6 +20,9 @@ import { lineOf } from '@odontis/core/evidence/line-of';
 import { edgesOf, firstLineOf, isGauged } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
 import { roundDrawing } from '../../../sawpage/round-drawing';
+import { GOOD_SPREAD_MM } from '@odontis/core/circular/equalise';
+import { touchParts } from '@odontis/core/circular/groove';
+import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { rakersOf, teethOf } from '@odontis/core/saw/saw';
 import type { Shavings } from '@odontis/core/raker/shavings';
 import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
@@ -127,7 +130,8 @@ export class CheckPage {
     const plan = dossier?.plan;
     const habits = this.speech.book()?.habits;
     const round =
-      dossier && roundDrawing({ ...dossier, sessions: this.evidence.evidence() }, this.speech.fine, 'after');
+      dossier &&
+      roundDrawing({ ...dossier, sessions: this.evidence.evidence() }, this.speech.fine, 'after', this.gauging.part());
     if (round) {
       this.sheet.drawing.set(round);
       return;
@@ -215,7 +219,21 @@ export class CheckPage {
     return lines.length > 1 ? lines.flatMap(({ edge }) => (edge ? [edge] : [])) : [];
   });
   protected readonly band = computed(() => this.evidence.dossier()?.saw.family === 'band');
-  protected readonly blade = computed(() => this.evidence.dossier()?.saw.family === 'circular');
+  protected readonly blade = computed(() => ['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''));
+  /** Of a set: which parts its test groove says to touch, in a sentence; null where none was measured. */
+  protected readonly groove = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    if (saw?.family !== 'dado') return null;
+    const after = this.evidence.evidence().filter((s) => s.kind === 'after');
+    const readings = after.flatMap((s) => s.readings);
+    const steps = saw.parts.flatMap((part) =>
+      estimatesOf(readings, 'groove-step', part.id).map((e) => ({ part: part.id, overDeepestMm: e.valueMm })),
+    );
+    if (steps.length < 2) return null;
+    const touch = touchParts(steps, GOOD_SPREAD_MM);
+    if (touch.length === 0) return 'The test groove’s floor is good: no part stands out.';
+    return `The test groove says: ${touch.map((one) => `the ${one.part} down ${this.speech.fine(one.downMm)}`).join(', ')}.`;
+  });
   /** What a cut shows, in the words of the saw that made it. */
   protected readonly words = computed(() =>
     this.band()

@@ -91,7 +91,7 @@ export class TakenSlip {
   readonly visit = input.required<readonly Dossier[]>();
   readonly another = output();
   readonly next = output();
-  protected readonly page = computed(() => pageOf(this.last().ticket.stage, this.last().saw.family));
+  protected readonly page = computed(() => pageOf(this.last().ticket.stage));
   protected readonly taken = computed(() => this.visit().filter((d) => d.ticket.stage !== 'declined'));
   protected readonly ids = computed(() =>
     this.taken()

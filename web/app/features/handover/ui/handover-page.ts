@@ -7,7 +7,6 @@ import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import { handover } from '@odontis/contract/check';
 import { nextVisit, saySharpenings } from '@odontis/core/life/life';
-import { isPlanned } from '@odontis/core/work/families';
 import { priceFor } from '@odontis/core/work/price';
 import { DateTime } from 'luxon';
 import { roundDrawing } from '../../../sawpage/round-drawing';
@@ -75,10 +74,6 @@ export class HandoverPage {
     const round = roundDrawing(dossier, this.speech.fine, gone ? 'after' : 'before');
     if (round) {
       this.sheet.drawing.set(round);
-      return;
-    }
-    if (!isPlanned(dossier.saw.family)) {
-      this.sheet.drawing.set(null);
       return;
     }
     const edge = firstLineOf(dossier.saw);

@@ -28,7 +28,7 @@ import { Conflict } from '../../../shared/conflict/conflict';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { pageOf, stageWaits } from '../../../shared/words/stage-words';
+import { pageOf, STAGE_WAITS } from '../../../shared/words/stage-words';
 import type { CustomerDraft } from '../data/customer-draft';
 import { differencesOf, draftOf } from '../data/customer-draft';
 
@@ -45,7 +45,7 @@ const NOBODY: Contact = { name: '', phone: '', email: '' };
 export class CustomerPage {
   private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
-  protected readonly waits = stageWaits;
+  protected readonly waits = STAGE_WAITS;
   protected done = (work: Visit['work']): string => (work === null ? 'worked' : WORK_DONE[work]);
   protected words = (saw: Saw): string => sawInWords(saw, this.speech.speech());
   protected readonly stagePage = pageOf;

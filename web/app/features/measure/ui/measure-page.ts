@@ -7,7 +7,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isLinePlanned, isPlanned } from '@odontis/core/work/families';
+import { isLinePlanned } from '@odontis/core/work/families';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import type { LengthQuantity } from '@odontis/core/evidence/quantities';
 import type { Evidence } from '@odontis/core/evidence/session';
@@ -114,12 +114,12 @@ export class MeasurePage {
   /** Like teeth are keyed one after the other; all else is gauged, quantity by quantity. */
   protected readonly straight = computed(() => {
     const dossier = this.evidence.dossier();
-    return !dossier || (isPlanned(dossier.saw.family) && !isGauged(dossier.saw));
+    return !dossier || !isGauged(dossier.saw);
   });
   /** Gauged, and a plan comes out of it. */
   protected readonly toPlan = computed(() => {
     const dossier = this.evidence.dossier();
-    return !!dossier && isPlanned(dossier.saw.family) && isGauged(dossier.saw);
+    return !!dossier && isGauged(dossier.saw);
   });
   /** The edge of a two-edged saw that is being gauged. */
   protected readonly edge = computed((): Filing | null => {
@@ -152,6 +152,10 @@ export class MeasurePage {
   private sampledSays(saw: Saw, evidence: Evidence): string {
     const readings = evidence.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
     const read = (quantity: LengthQuantity): number => estimatesOf(readings, quantity, null).length;
+    if (saw.family === 'dado') {
+      const heights = readings.filter((r) => r.quantity === 'chipper-height' || r.quantity === 'runout').length;
+      return `${saw.parts.length} parts; ${heights} heights read by dial of ${teethOf(saw)} teeth: it may be planned at any time`;
+    }
     if (saw.family === 'circular')
       return `${teethOf(saw)} teeth; ${read('runout')} read by dial, ${read('runout-turned')} of them again turned: it may be planned at any time`;
     return `${teethOf(saw)} teeth; set sampled at ${read('set')}, heights at ${read('height')}: it may be planned at any time`;
@@ -199,7 +203,6 @@ export class MeasurePage {
             dossier.saw.family === 'crosscut' ? patternFrom(dossier.saw.pattern, dossier.saw.patternOffset ?? 0) : '',
           cuts: cutsOf(dossier.saw),
         });
-        if (!isPlanned(dossier.saw.family)) return;
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
           void this.router.navigate(['/ticket', dossier.ticket.id, 'plan']);
@@ -232,12 +235,11 @@ export class MeasurePage {
 
   private draw(): void {
     const dossier = this.evidence.dossier();
-    if (dossier && !isPlanned(dossier.saw.family)) return;
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
     const line = this.way() === 'scan' ? this.scans.line() : null;
     const shown = { ...dossier, sessions: this.evidence.evidence() };
-    const round = line ? null : roundDrawing(shown, this.speech.fine);
+    const round = line ? null : roundDrawing(shown, this.speech.fine, 'before', this.gauging.part());
     if (round) {
       const at = this.gauging.atStation() ? null : this.gauging.place();
       this.sheet.drawing.set({

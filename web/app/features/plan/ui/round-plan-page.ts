@@ -15,12 +15,13 @@ import { stepTitle } from '../../../shared/words/step-words';
 import { RoundDesk } from '../state/round-desk';
 import { BandPlan } from './band-plan';
 import { BladePlan } from './blade-plan';
+import { DadoPlan } from './dado-plan';
 
 /** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
 @Component({
   selector: 'od-round-plan-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan],
+  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan, DadoPlan],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
   providers: [RoundDesk],
@@ -36,6 +37,8 @@ export class RoundPlanPage {
   protected readonly refusal = computed(() => this.request().refusal ?? this.editing().refusal);
   protected readonly busy = computed(() => this.request().busy || this.editing().busy);
   protected readonly slip = signal<string | null>(null);
+  /** The part of a set that is seen. */
+  protected readonly part = signal<string | null>(null);
   private leaving = false;
 
   constructor() {
@@ -44,7 +47,7 @@ export class RoundPlanPage {
     this.sheet.laneHeight.set(44);
     effect(() => {
       const dossier = this.desk.dossier();
-      this.sheet.drawing.set(dossier && roundDrawing(dossier, this.speech.fine));
+      this.sheet.drawing.set(dossier && roundDrawing(dossier, this.speech.fine, 'before', this.part()));
     });
     effect(() => {
       const dossier = this.desk.dossier();
@@ -57,7 +60,7 @@ export class RoundPlanPage {
   /** The saw is not worked here, as it was found. */
   protected readonly refused = computed(() => {
     const own = this.desk.own();
-    return own?.family === 'circular' && own.forecast.refused !== undefined;
+    return !!own && 'refused' in own.forecast && own.forecast.refused !== undefined;
   });
 
   protected title = (step: Step): string => stepTitle(step, this.speech);

@@ -7,7 +7,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { pageOf, stageWaits, WAIT_WORDS } from '../../../shared/words/stage-words';
+import { pageOf, STAGE_WAITS, WAIT_WORDS } from '../../../shared/words/stage-words';
 import { RACK_VIEWS } from '../data/rack-views';
 import { RackEvents, rackFeature } from '../state/rack.feature';
 
@@ -47,7 +47,7 @@ export class RackPage {
   );
   protected readonly loaded = this.store.selectSignal(rackFeature.selectLoaded);
   protected readonly refusal = this.store.selectSignal(rackFeature.selectRefusal);
-  protected readonly waits = stageWaits;
+  protected readonly waits = STAGE_WAITS;
   protected readonly waitWords = WAIT_WORDS;
   protected readonly at = signal(0);
 
@@ -78,7 +78,7 @@ export class RackPage {
   });
 
   protected page(row: RackRow): unknown[] {
-    return ['/ticket', row.id, pageOf(row.stage, row.family)];
+    return ['/ticket', row.id, pageOf(row.stage)];
   }
 
   protected lateBy(row: RackRow): string {

@@ -1,0 +1,148 @@
+import { POWERED_BLADE_CAUTION } from '../../../circular/blade-geometry';
+import { because, COMMON_PRACTICE, input } from '../../../reason/reason';
+import { cautionsFor } from '../../cautions';
+import type { WorkOrder } from '../../order';
+import { ORDER_VERSION } from '../../order';
+import type { Rates } from '../../price';
+import { priceFor } from '../../price';
+import type { Step, Stop } from '../../step';
+import { jointMinutes, jointPasses, pointingMinutes, WHOLE_SAW_MINUTES } from '../../times';
+import { wholeStep as step } from '../round-step';
+import type { DadoStudy, PartStudy } from './study';
+
+/** Chippers stand by themselves: so many strokes of sharpening after the flat is gone. */
+const partStops = ({ index, teeth }: PartStudy, more: number): Stop[] =>
+  teeth
+    .filter((tooth) => !tooth.short)
+    .map((tooth): Stop => ({ at: tooth.tooth, part: index, strokes: tooth.strokes + more, heavier: 'even' }));
+
+const strokesOf = (stops: readonly Stop[]): number => stops.reduce((sum, stop) => sum + stop.strokes, 0);
+
+/** An outer blade: jointed round, then half the flat from each face (trade section 6). */
+function outerSteps(study: DadoStudy, one: PartStudy): Step[] {
+  const { habits } = study.inputs;
+  const read = one.teeth.flatMap((t) => t.offMm ?? []);
+  const depthMm =
+    study.scorersAtMm === null || read.length === 0 ? null : Math.max(0, Math.max(...read) - study.scorersAtMm);
+  const stops = partStops(one, 2 * habits.strokesPerGullet);
+  const half = (edge: 'face' | 'back'): Step => {
+    const own = stops.map((stop) => ({
+      ...stop,
+      strokes: edge === 'face' ? Math.floor(stop.strokes / 2) : Math.ceil(stop.strokes / 2),
+    }));
+    return step('round', {
+      unit: 'tooth',
+      edge,
+      part: one.part.id,
+      stops: own,
+      minutes: pointingMinutes(strokesOf(own), own.length),
+    });
+  };
+  return [
+    ...(depthMm === 0
+      ? []
+      : [
+          step('joint-round', {
+            part: one.part.id,
+            targetMm: depthMm,
+            passes: jointPasses(depthMm ?? 0),
+            minutes: jointMinutes(depthMm ?? 0),
+          }),
+        ]),
+    half('face'),
+    half('back'),
+  ];
+}
+
+/** A chipper read by dial in place, written on the tooth, brought down stroke by calibrated stroke. */
+function chipperStep(study: DadoStudy, one: PartStudy): Step {
+  const stops = partStops(one, 0);
+  return step('chipper', {
+    unit: 'tooth',
+    part: one.part.id,
+    targetMm: study.chippersAtMm,
+    stops,
+    minutes: pointingMinutes(strokesOf(stops), stops.length),
+    reasons: [
+      because(
+        'Chippers to one height',
+        'down to the lowest worth keeping, a sixty-fourth under the scorers at the least; whole strokes that cannot overshoot',
+        [input('wanted on the dial', study.chippersAtMm ?? 'not read', study.chippersAtMm === null ? 'text' : 'mm')],
+        COMMON_PRACTICE,
+        'A fresh reading after every few strokes: metal cannot be put back.',
+      ),
+    ],
+  });
+}
+
+/** Why a set is not worked here; null where it is. */
+function refusal({ inputs }: DadoStudy): string | null {
+  const cracked = inputs.parts.filter((_, i) => inputs.marks[i]?.includes('crack'));
+  if (cracked.length > 0)
+    return `The ${cracked.map((part) => part.id).join(' and the ')} is cracked: mark it so that nobody mounts it again, and give the set back without being worked. A set is never run with a part missing that holds another.`;
+  const bent = inputs.parts.filter((_, i) =>
+    inputs.marks[i]?.some((m) => m === 'bend' || m === 'kink' || m === 'twist'),
+  );
+  return bent.length > 0
+    ? `The ${bent.map((part) => part.id).join(' and the ')} is bent: it goes to a saw doctor before anything is filed.`
+    : null;
+}
+
+/** A set's whole order: the outer blades, then every chipper, then how it is put on the arbor. Minutes; mm. O(teeth). */
+export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
+  const { inputs, parts } = study;
+  const refused = refusal(study);
+  const kind = (which: string): PartStudy[] => parts.filter((one) => one.part.kind === which);
+  const steps =
+    refused !== null
+      ? []
+      : [
+          step('inspect', { minutes: 2 * parts.length, cautions: [...cautionsFor('inspect'), POWERED_BLADE_CAUTION] }),
+          step('clean', { minutes: WHOLE_SAW_MINUTES.clean }),
+          ...kind('outer').flatMap((one) => outerSteps(study, one)),
+          ...kind('chipper').map((one) => chipperStep(study, one)),
+          step('stack', { minutes: 5 }),
+          step('test', { minutes: WHOLE_SAW_MINUTES.test, cautions: [...cautionsFor('test'), POWERED_BLADE_CAUTION] }),
+          step('finish', { minutes: WHOLE_SAW_MINUTES.finish }),
+        ];
+  const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
+  const price = rates ? priceFor(minutes, rates) : null;
+  const short = parts.flatMap((one) =>
+    one.teeth.filter((t) => t.short).map((t) => ({ part: one.part.id, tooth: t.tooth })),
+  );
+  return {
+    version: ORDER_VERSION,
+    family: 'dado',
+    work: 'sharpen',
+    inputs: null,
+    choice: null,
+    steps,
+    targets: [],
+    forecast: null,
+    round: {
+      family: 'dado',
+      inputs,
+      forecast: {
+        scorersAtMm: study.scorersAtMm,
+        chippersAtMm: study.chippersAtMm,
+        spreadBeforeMm: study.spreadBeforeMm,
+        spreadAfterMm: study.spreadAfterMm,
+        verdictBefore: study.verdictBefore,
+        verdictAfter: study.verdictAfter,
+        leftShort: short,
+        floorBefore: [...study.floorBefore],
+        floorAfter: [...study.floorAfter],
+        stacks: [...study.stacks],
+        turnedDeg: [...study.turnedDeg],
+        set: { perSideMm: 0, reset: false },
+        kerfMm: study.stacks[0]?.widthMm ?? 0,
+        ...(refused !== null && { refused }),
+      },
+    },
+    minutes,
+    minutesError: 0,
+    strokes: steps.reduce((sum, one) => sum + strokesOf(one.stops), 0),
+    price: price && rates ? { ...price, currency: rates.currency } : null,
+    reasons: [],
+  };
+}

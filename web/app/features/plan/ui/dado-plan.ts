@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { parseLength } from '@odontis/core/units/length';
+import type { DadoOrdered, DadoWish } from '@odontis/core/work/families/dado/inputs';
+import { studyDado } from '@odontis/core/work/families/dado/study';
+import type { PartStudy } from '@odontis/core/work/families/dado/study';
+import { GroovePicture } from '../../../shared/loop/groove-picture';
+import { Speech } from '../../../shared/speech/speech';
+import { Notice } from '../../../shared/ui/notice';
+
+const SPREAD_SAYS: Readonly<Record<string, string>> = {
+  good: 'good',
+  acceptable: 'acceptable',
+  uneven: 'uneven',
+  'too-much': 'too much',
+};
+
+/** A set: every part with its own condition, the groove it cuts now and when done, and the stack for a wanted width. */
+@Component({
+  selector: 'od-dado-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatFormFieldModule, MatInput, GroovePicture, Notice],
+  templateUrl: './dado-plan.html',
+  styleUrl: './plan-part.scss',
+  styles: `
+    :host {
+      display: contents;
+    }
+  `,
+})
+export class DadoPlan {
+  protected readonly speech = inject(Speech);
+  readonly own = input.required<DadoOrdered>();
+  readonly frozen = input.required<boolean>();
+  readonly chose = output<DadoWish>();
+  /** A part to be seen on the sheet. */
+  readonly part = output<string>();
+  readonly slipped = output<string | null>();
+  protected readonly study = computed(() => studyDado(this.own().inputs));
+  protected readonly spread = (verdict: string | null): string => SPREAD_SAYS[verdict ?? ''] ?? '';
+
+  /** A part's condition in figures: read or not, how uneven, how much is to come off. */
+  protected says({ part, teeth }: PartStudy): string {
+    if (part.kind === 'shim') return `${this.speech.plate(part.plateMm)} thick`;
+    const read = teeth.flatMap((t) => t.offMm ?? []);
+    if (read.length === 0) return `${part.teeth} teeth, not read by dial`;
+    const spread = Math.max(...read) - Math.min(...read);
+    const strokes = teeth.reduce((sum, t) => sum + t.strokes, 0);
+    return `${read.length} of ${part.teeth} read, ${this.speech.fine(spread)} from highest to lowest${strokes > 0 ? `, ${strokes} strokes` : ''}`;
+  }
+
+  protected typed(text: string): void {
+    if (text.trim() === '') {
+      this.slipped.emit(null);
+      this.chose.emit({ family: 'dado', wantedMm: null });
+      return;
+    }
+    const read = parseLength(text, this.speech.speech().lengthUnit === 'thou' ? 'inch' : 'mm');
+    const fits = read.ok && read.mm >= 1 && read.mm <= 60;
+    this.slipped.emit(fits ? null : `“${text}” is no groove a set cuts: type a width such as 3/4 in or 19 mm.`);
+    if (fits) this.chose.emit({ family: 'dado', wantedMm: read.mm });
+  }
+}
