@@ -147,12 +147,6 @@ async function takeAll(page: Page): Promise<void> {
   await page.goto(`/ticket/${at('plan')}/plan`);
   await page.locator('od-curve-chart canvas').waitFor();
   await take('plan');
-  await page.getByText('why?').first().click();
-  await page.getByRole('button', { name: 'Nearer' }).click();
-  await page.getByRole('button', { name: 'Nearer' }).click();
-  await page.getByRole('button', { name: 'Nearer' }).click();
-  await take('plan-why');
-
   await page.goto(`/ticket/${at('bench', 'Crosscut hand saw')}/bench`);
   await take('bench');
 
@@ -180,9 +174,12 @@ async function takeAll(page: Page): Promise<void> {
   await page.goto(`/ticket/${at('bench', 'Two-edged pull saw')}/bench`);
   await take('bench-pull');
 
-  await page.goto(`/ticket/${at('measure', 'Narrow band')}`);
-  await page.getByRole('button', { name: /^counter slip/ }).click();
-  await take('job');
+  await page.goto(`/ticket/${at('plan', 'Combination blade')}/plan`);
+  await page.locator('od-wheel-picture').waitFor();
+  await take('plan-blade');
+  await page.goto(`/ticket/${at('plan', 'Dado set')}/plan`);
+  await page.locator('od-groove-picture').waitFor();
+  await take('plan-dado');
 
   await page.goto(`/ticket/${at('check')}/check`);
   await take('check');
@@ -200,8 +197,9 @@ async function takeAll(page: Page): Promise<void> {
   await take('shopbook');
 
   await page.getByRole('button', { name: 'Dark sheet' }).click();
-  await page.goto(`/ticket/${at('bench', 'Tenon saw')}/bench`);
-  await take('bench-dark');
+  await page.goto(`/ticket/${at('bench', 'Narrow band')}/bench`);
+  await page.locator('od-loop-picture').waitFor();
+  await take('bench-band');
 }
 
 shots()

@@ -45,6 +45,7 @@ export const STEP_KINDS = [
   'home',
   'chipper',
   'stack',
+  'mark-part',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 

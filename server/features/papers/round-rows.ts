@@ -70,6 +70,9 @@ function dadoRows({ forecast, inputs }: DadoOrdered, book: ShopBook): Row[] {
           ] satisfies Row,
         ]
       : []),
+    ...(forecast.leftOut.length > 0
+      ? [['Out of use', `${forecast.leftOut.join(', ')}, marked so: never mount it`] satisfies Row]
+      : []),
     ...(stack ? [['Groove', `${sayPlate(stack.widthMm, book)} with ${stack.parts.join(', ')}`] satisfies Row] : []),
   ];
 }

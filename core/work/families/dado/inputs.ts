@@ -51,6 +51,8 @@ export const dadoForecast = z
     /** How the spread is judged now and foretold. */
     verdictBefore: z.string().nullable(),
     verdictAfter: z.string().nullable(),
+    /** Chippers out of use: marked, neither worked nor stacked. */
+    leftOut: z.array(z.string()).readonly(),
     /** Teeth left short: part and tooth. */
     leftShort: z.array(z.object({ part: z.string(), tooth: z.int() }).readonly()).readonly(),
     /** The floor it cuts now and when done, every part on the arbor. */

@@ -75,18 +75,16 @@ function chipperStep(study: DadoStudy, one: PartStudy): Step {
   });
 }
 
-/** Why a set is not worked here; null where it is. */
+/** Why a set is not worked here; null where it is: an outer blade holds everything between. */
 function refusal({ inputs }: DadoStudy): string | null {
-  const cracked = inputs.parts.filter((_, i) => inputs.marks[i]?.includes('crack'));
-  if (cracked.length > 0)
-    return `The ${cracked.map((part) => part.id).join(' and the ')} is cracked: mark it so that nobody mounts it again, and give the set back without being worked. A set is never run with a part missing that holds another.`;
-  const bent = inputs.parts.filter((_, i) =>
-    inputs.marks[i]?.some((m) => m === 'bend' || m === 'kink' || m === 'twist'),
+  const bad = inputs.parts.filter(
+    (part, i) => part.kind === 'outer' && inputs.marks[i]?.some((mark) => WRECKED.has(mark)),
   );
-  return bent.length > 0
-    ? `The ${bent.map((part) => part.id).join(' and the ')} is bent: it goes to a saw doctor before anything is filed.`
-    : null;
+  return bad.length === 0
+    ? null
+    : `The ${bad.map((part) => part.id).join(' and the ')} is cracked or bent, and a set is never run with a part missing that holds another: mark it so that nobody mounts it, and give the set back without being worked.`;
 }
+const WRECKED: ReadonlySet<string> = new Set(['crack', 'bend', 'kink', 'twist']);
 
 /** A set's whole order: the outer blades, then every chipper, then how it is put on the arbor. Minutes; mm. O(teeth). */
 export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
@@ -98,6 +96,7 @@ export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
       ? []
       : [
           step('inspect', { minutes: 2 * parts.length, cautions: [...cautionsFor('inspect'), POWERED_BLADE_CAUTION] }),
+          ...study.leftOut.map((part) => step('mark-part', { part, minutes: 1 })),
           step('clean', { minutes: WHOLE_SAW_MINUTES.clean }),
           ...kind('outer').flatMap((one) => outerSteps(study, one)),
           ...kind('chipper').map((one) => chipperStep(study, one)),
@@ -129,6 +128,7 @@ export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
         spreadAfterMm: study.spreadAfterMm,
         verdictBefore: study.verdictBefore,
         verdictAfter: study.verdictAfter,
+        leftOut: [...study.leftOut],
         leftShort: short,
         floorBefore: [...study.floorBefore],
         floorAfter: [...study.floorAfter],

@@ -39,6 +39,8 @@ export interface DadoStudy {
   readonly verdictAfter: SpreadVerdict | null;
   readonly floorBefore: readonly FloorPiece[];
   readonly floorAfter: readonly FloorPiece[];
+  /** Chippers that are cracked or bent: marked, and neither worked nor stacked. */
+  readonly leftOut: readonly string[];
   readonly stacks: readonly DadoStack[];
   readonly turnedDeg: readonly { readonly part: string; readonly deg: number }[];
 }
@@ -50,6 +52,15 @@ function lowestKept(heights: readonly number[]): number | null {
   return median === undefined ? null : (sorted.find((mm) => mm >= median - NOT_WORTH_KEEPING_MM) ?? null);
 }
 
+/** What puts a part out of use. */
+const OUT_OF_USE: ReadonlySet<string> = new Set(['crack', 'bend', 'kink', 'twist']);
+
+/** Chippers and shims out of use; an outer blade is never left out, nothing holds without it. */
+const leftOut = ({ parts, marks }: DadoInputs): string[] =>
+  parts
+    .filter((part, i) => part.kind !== 'outer' && marks[i]?.some((mark) => OUT_OF_USE.has(mark)))
+    .map((part) => part.id);
+
 /** Widths offered for a wanted groove. */
 const OFFERED = 3;
 
@@ -60,18 +71,21 @@ const OFFERED = 3;
  * overshoot. Heights of all parts on one dial. mm. O(n log n). RangeError without two outer blades.
  */
 export function studyDado(inputs: DadoInputs): DadoStudy {
-  const { parts, heights, strokeRate, wish } = inputs;
+  const { heights, strokeRate, wish } = inputs;
+  const out = leftOut(inputs);
+  const parts = inputs.parts.filter((part) => !out.includes(part.id));
+  const heightsOf = (part: SetPart): (typeof heights)[number] => heights[inputs.parts.indexOf(part)] ?? [];
   const of = (kind: SetPart['kind']): number[] =>
-    parts.flatMap((part, i) => (part.kind === kind ? (heights[i] ?? []).map((r) => r.offMm) : []));
+    parts.flatMap((part) => (part.kind === kind ? heightsOf(part).map((r) => r.offMm) : []));
   const scorersAtMm = lowestKept(of('outer'));
   const lowest = lowestKept(of('chipper'));
   const under = scorersAtMm === null ? null : scorersAtMm - BELOW_SCORERS_MM;
   const chippersAtMm = lowest === null ? null : Math.min(lowest, under ?? lowest);
   const aimOf = (part: SetPart): number | null =>
     part.kind === 'outer' ? scorersAtMm : part.kind === 'chipper' ? chippersAtMm : null;
-  const studied = parts.map((part, index): PartStudy => {
+  const studied = parts.map((part): PartStudy => {
     const aim = aimOf(part);
-    const read = new Map((heights[index] ?? []).map((r) => [r.tooth, r.offMm]));
+    const read = new Map(heightsOf(part).map((r) => [r.tooth, r.offMm]));
     const teeth = Array.from({ length: part.teeth }, (_, i): PartTooth => {
       const offMm = read.get(i + 1) ?? null;
       const over = offMm === null || aim === null ? 0 : offMm - aim;
@@ -79,7 +93,7 @@ export function studyDado(inputs: DadoInputs): DadoStudy {
       // Under what the others come down to, nothing can be done to it.
       return { tooth: i + 1, offMm, strokes, leftMm, short: over < -SHORT_MM };
     });
-    return { part, index, teeth };
+    return { part, index: inputs.parts.indexOf(part), teeth };
   });
   const highest = (part: PartStudy, after: boolean): number | null => {
     const aim = aimOf(part.part);
@@ -109,6 +123,7 @@ export function studyDado(inputs: DadoInputs): DadoStudy {
     verdictAfter: after === null ? null : judgeSpread(after),
     floorBefore,
     floorAfter,
+    leftOut: out,
     stacks: wish.wantedMm === null ? [stackWidth(parts)] : stacksNear(parts, wish.wantedMm, OFFERED),
     turnedDeg: chippers.map((part, i) => ({ part: part.id, deg: turned[i] ?? 0 })),
   };

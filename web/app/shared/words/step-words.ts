@@ -44,6 +44,7 @@ export const STEP_NAMES: Record<StepKind, string> = {
   home: 'Home from the grinder',
   chipper: 'Bring the chipper down',
   stack: 'Put it on the arbor',
+  'mark-part': 'Mark it out of use',
 };
 
 const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
@@ -148,6 +149,8 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
       return 'A round file, the same strokes in every gullet, a smooth bottom without a corner: a corner starts a crack.';
     case 'chipper':
       return 'In place on the arbor, the dial read at every tooth and the reading written on it. Down to the lowest, stroke by stroke, a fresh reading between; never below it.';
+    case 'mark-part':
+      return 'Red paint across both faces and a tag through the bore, before anything else: cracked or bent, it is never mounted again.';
     case 'stack':
       return 'The first outer blade, then the chippers turned so that each tip lies in a gullet and the tips are spread round, the shims where they were planned, the other outer blade; the nut tight.';
     case 'grinder':

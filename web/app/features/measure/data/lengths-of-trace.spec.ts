@@ -6,7 +6,7 @@ import { bandDossier } from '../../../testing/other-dossier';
 import { lengthsOfTrace } from './lengths-of-trace';
 
 describe('readings of one way in another', () => {
-  it('a trace of a band gives its gullets as readings by scan, and no heights, as a band has none', () => {
+  it('a trace of a band gives its gullets and heights as readings by scan', () => {
     const made = madeScan(madeLine({ teeth: 14, pitchMm: 6.35, rakeDeg: 0, unevenMm: 0.05, missing: [6] }), {
       dpi: 300,
       plateMm: 12,
@@ -15,9 +15,12 @@ describe('readings of one way in another', () => {
     const trace = traceTeeth(made.picture, { mmPerPx: made.mmPerPx });
     if (!trace.ok) throw new Error(trace.code);
     const rows = lengthsOfTrace(bandDossier().saw, trace);
-    expect(new Set(rows.map((r) => r.quantity))).toEqual(new Set(['gullet-depth']));
+    expect(new Set(rows.map((r) => r.quantity))).toEqual(new Set(['height', 'gullet-depth']));
     expect(rows.map((r) => r.place)).not.toContain(6);
-    expect(rows.every((r) => r.gauge === 'scan' && r.valueMm > 2 && r.valueMm < 9)).toBeTrue();
+    expect(rows.every((r) => r.gauge === 'scan')).toBeTrue();
+    const of = (quantity: string) => rows.filter((r) => r.quantity === quantity).map((r) => r.valueMm);
+    expect(of('gullet-depth').every((mm) => mm > 2 && mm < 9)).toBeTrue();
+    expect(of('height').every((mm) => Math.abs(mm) < 0.4)).toBeTrue();
   });
 
   it('a trace of cutters and rakers gives the cutters’ heights and the rakers’ depths, each at its own teeth', () => {
