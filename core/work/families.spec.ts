@@ -55,4 +55,21 @@ describe('the table of families', () => {
         RangeError,
       );
   });
+
+  it('a saw that goes round is planned without a reading, and begins with the caution of powered blades', () => {
+    for (const saw of saws) {
+      const work = workOf(saw.family);
+      expect(isPowered(saw.family)).toBe(work.way === 'round');
+      if (work.way !== 'round') continue;
+      const studied = work.study(facts(saw), work.plain);
+      if (!studied.ok) throw new Error(studied.says);
+      const order = work.order(studied.study, null);
+      expect(workOrder.parse(order)).toEqual(order);
+      expect(order.steps[0]?.cautions).toContain(POWERED_BLADE_CAUTION);
+      expect(order.minutes).toBeCloseTo(
+        order.steps.reduce((sum, step) => sum + step.minutes, 0),
+        9,
+      );
+    }
+  });
 });

@@ -99,6 +99,7 @@ async function band(browser: Browser, hands: Hands): Promise<void> {
   for (let i = 0; i < 3; i++)
     if (hands === 'touch') await page.getByRole('button', { name: /^Done: next/ }).tap();
     else await page.keyboard.press('Space');
+  await expect(page.getByText(/stop 4 of/)).toBeVisible();
   const place = await page.locator('.where').innerText();
   await expect(page.getByText('The server is away')).toHaveCount(0);
   await page.reload();
@@ -169,7 +170,7 @@ async function set(browser: Browser, hands: Hands): Promise<void> {
   await expect(page.getByRole('img', { name: /^The groove in section/ })).toBeVisible();
   await counter.type('Groove wanted', '9 mm');
   await page.keyboard.press('Tab');
-  await expect(page.getByText(/^Nearest:/)).toBeVisible();
+  await expect(page.getByText(/Nearest:/)).toBeVisible();
   await counter.type('Groove wanted', '400 mm');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/is no groove a set cuts/)).toBeVisible();

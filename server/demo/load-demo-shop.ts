@@ -227,7 +227,6 @@ class DemoLoader {
       { customerId: saw.customerId, openedBy: by, openedAt: opened.toJSDate() },
       { transaction },
     );
-    const minutesTaken = ((work.lowMinutes + work.highMinutes) / 2) * this.paceOf(by) * (0.92 + 0.16 * this.random());
     const ended = stage === 'closed' || stage === 'declined';
     const quoteHigh = high.amount;
     const ticket = await db.models.Ticket.create(

@@ -1,6 +1,5 @@
 import { POWERED_BLADE_CAUTION } from '../../../circular/blade-geometry';
 import { because, COMMON_PRACTICE, input } from '../../../reason/reason';
-import { cautionsFor } from '../../cautions';
 import type { WorkOrder } from '../../order';
 import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';

@@ -7,7 +7,7 @@ import type { WorkOrder } from '../../order';
 import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';
 import { priceFor } from '../../price';
-import type { Step, StepKind, Stop } from '../../step';
+import type { Step, Stop } from '../../step';
 import {
   jointMinutes,
   jointPasses,

@@ -15,7 +15,7 @@ const MOST_OUT = 22;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg [attr.viewBox]="box" role="img" [attr.aria-label]="label()">
-      <circle class="plate" r="${RIM}" />
+      <circle class="plate" [attr.r]="rim" />
       <circle class="bore" r="16" />
       @if (circle(); as d) {
         <path class="fitted" [attr.d]="d" />
@@ -26,7 +26,7 @@ const MOST_OUT = 22;
       @for (tooth of placed(); track tooth.tooth) {
         <path [class]="tooth.kind" [attr.d]="tooth.d" (click)="show.emit(tooth.tooth)" />
       }
-      <text [attr.y]="-${HALF - 8}" text-anchor="middle">tooth 1</text>
+      <text [attr.y]="top" text-anchor="middle">tooth 1</text>
     </svg>
   `,
   styles: `
@@ -82,6 +82,8 @@ export class WheelPicture {
   /** The height jointed down to; null where nothing is. mm on the dial. */
   readonly lineMm = input<number | null>(null);
   readonly show = output<number>();
+  protected readonly rim = RIM;
+  protected readonly top = 8 - HALF;
   protected readonly box = `${-HALF} ${-HALF} ${2 * HALF} ${2 * HALF}`;
 
   /** What stands out the most, a tooth broken off left out: it would leave the others no room. */

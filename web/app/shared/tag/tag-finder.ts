@@ -109,7 +109,7 @@ export class TagFinder implements OnDestroy {
 
   private async goTo(number: number): Promise<void> {
     try {
-      const { id, stage, family } = await firstValueFrom(this.api.ticketNumbered(number));
+      const { id, stage } = await firstValueFrom(this.api.ticketNumbered(number));
       this.said.set('');
       this.close();
       this.field().nativeElement.value = '';
