@@ -10,7 +10,15 @@ import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { makeOrder } from '@odontis/core/work/tooth-line/make-order';
 import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
 import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
-import { rakersOf, rolesOn } from '@odontis/core/saw/saw';
+import { bladeMeasures, rakersOf, rolesOn } from '@odontis/core/saw/saw';
+import type { Saw } from '@odontis/core/saw/saw';
+import type { Reading } from '@odontis/core/evidence/reading';
+import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
+import { workOf } from '@odontis/core/work/families';
+import type { WorkFacts } from '@odontis/core/work/family-work';
+import { DEFAULT_HABITS } from '@odontis/core/work/habits';
+import { sampledBand, WORN_BAND } from '../server/demo/demo-band';
+import { dialledBlade, WORN_BLADE } from '../server/demo/demo-blade';
 import { rakerInputs } from '../core/reference/random-raker-saw';
 import { wornCrosscut } from '../server/demo/demo-crosscut';
 import { measuredSaw } from '@odontis/core/testcut/cut-saws';
@@ -93,6 +101,7 @@ export async function benchCore(): Promise<void> {
     alone(`${teeth} teeth: whole virtual cut`, await median(() => testCut(cut, { sinkMm: 0.04, boardMm: 25 })));
   }
   await rakers();
+  await round();
   await growth();
   memory();
 }
@@ -118,6 +127,35 @@ async function rakers(): Promise<void> {
     const moved = await median(() => makeOrder(recut(study, { breastMm: (mm += 0.01) }), 0.15));
     alone(`${named}: breast under the hand, order and all`, moved, 'of a 16 ms frame');
   }
+}
+
+/** What a hand sees of a band or a blade while it chooses: study and order at every move. */
+async function round(): Promise<void> {
+  const facts = (of: Saw, readings: readonly Reading[]): WorkFacts => ({
+    saw: of,
+    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+    sessions: [{ key: 'bench', kind: 'before', readings }],
+    visits: [],
+    habits: DEFAULT_HABITS,
+    judgement: undefined,
+    strokeRateOf: () => UNCALIBRATED_STROKES,
+  });
+  const [band, blade] = [ordinarySaw('band-wide'), ordinarySaw('blade-crosscut')];
+  if (band.family !== 'band' || blade.family !== 'circular') throw new Error('A band and a blade are ordinary saws.');
+  const long = { ...band, toothLineMm: 1200 * band.pitchMm };
+  const fine = { ...blade, ...bladeMeasures(blade.diameterMm, blade.boreMm, 100) };
+  const moved = (of: Saw, readings: readonly Reading[]) => {
+    const [known, work] = [facts(of, readings), workOf(of.family)];
+    if (work.way !== 'round') throw new Error('It goes round.');
+    return (): void => {
+      const studied = work.study(known, work.plain);
+      if (studied.ok) work.order(studied.study, null);
+    };
+  };
+  const loop = await median(moved(long, sampledBand(long, WORN_BAND, seeded(5))));
+  alone('band of 1,200 teeth: study and order', loop, 'of a 16 ms frame');
+  const rim = await median(moved(fine, dialledBlade(fine, WORN_BLADE, seeded(5))));
+  alone('blade of 100 teeth read twice: study and order', rim, 'of a 16 ms frame');
 }
 
 /** How time grows with the number of teeth: the exponent between neighbours; n log n is about 1.1 here. */

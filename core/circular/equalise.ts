@@ -12,7 +12,8 @@ export const ACCEPTABLE_SPREAD_MM = 0.127;
 export const TOO_MUCH_SPREAD_MM = 0.3048;
 /** Four thou computed from a dial is four thou: rounding of inches. mm. */
 const ROUNDING_MM = 1e-9;
-export type SpreadVerdict = 'good' | 'acceptable' | 'uneven' | 'too-much';
+export const SPREAD_VERDICTS = ['good', 'acceptable', 'uneven', 'too-much'] as const;
+export type SpreadVerdict = (typeof SPREAD_VERDICTS)[number];
 
 export function judgeSpread(spreadMm: number): SpreadVerdict {
   if (spreadMm <= GOOD_SPREAD_MM + ROUNDING_MM) return 'good';

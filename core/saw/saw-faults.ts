@@ -77,12 +77,25 @@ export function sawFaults(saw: Saw): SawFault[] {
         'plateThicknessMm',
         `A plate of ${saw.plateThicknessMm.toFixed(1)} mm is thicker than its teeth are long (${saw.pitchMm.toFixed(1)} mm apart).`,
       );
+    if (saw.pattern !== undefined && saw.pattern.length > teeth)
+      say('pattern', `A pattern of ${saw.pattern.length} teeth does not fit on a blade of ${teeth}: count them again.`);
+    if (saw.pattern !== undefined && saw.pattern.split('R').length - 1 > saw.pattern.length / 2)
+      say(
+        'pattern',
+        'A blade with more rakers than scorers scores nothing: write R where a tooth planes, C where it scores.',
+      );
     if (saw.pattern?.includes('R') && saw.filing !== 'combination')
       say('pattern', 'Rakers stand on combination blades: say so, or write C.');
   }
   if (saw.family === 'dado') {
     const outers = saw.parts.filter((part) => part.kind === 'outer').length;
     if (outers !== 2) say('parts', `A dado set cuts between two outer blades; this one has ${outers}.`);
+    const [left, right] = saw.parts.filter((part) => part.kind === 'outer');
+    if (left && right && left.teeth !== right.teeth)
+      say(
+        'parts',
+        `The two outer blades are no pair, with ${left.teeth} and ${right.teeth} teeth: parts of two sets are not to be mixed.`,
+      );
     saw.parts.forEach((part, i) => {
       const at = (field: string, message: string): void => void faults.push({ path: ['parts', i, field], message });
       if (part.kind !== 'shim' && part.teeth < 2) at('teeth', `${part.id}: a blade or chipper has two teeth at least.`);

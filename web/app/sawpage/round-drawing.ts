@@ -16,6 +16,12 @@ export const partBlade = (saw: SawOf<'dado'>, part: SetPart): SawOf<'circular'> 
   plateThicknessMm: part.plateMm,
 });
 
+/** A blade's rim with the line it is jointed to, on the dial. mm. */
+export const jointedRim = (drawing: SawDrawing, atMm: number): SawDrawing => ({
+  ...drawing,
+  joint: { alphaMm: atMm, beta: 0 },
+});
+
 /** A saw whose teeth go round, unrolled; of a set the part asked for, its first with teeth else. Null of one that is not drawn so. mm. */
 export function roundDrawing(
   measured: MeasuredSaw,

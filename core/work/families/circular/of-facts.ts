@@ -8,12 +8,10 @@ import { sidesOf } from '../../../evidence/sides';
 import type { SawOf } from '../../../saw/saw';
 import { rolesOn, teethOf } from '../../../saw/saw';
 import type { WorkFacts } from '../../family-work';
+import { BLADE_FILE } from '../round-step';
 import { filingsSinceSet } from '../../judge-reset';
 import { TURNED_DEG } from './study';
 import type { BladeInputs, BladeWish } from './inputs';
-
-/** The file a blade's teeth are brought down with, as its strokes are calibrated. */
-export const BLADE_FILE = '8 in mill file';
 
 const USED: ReadonlySet<string> = new Set<LengthQuantity>([
   'runout',

@@ -17,7 +17,7 @@ import {
   settingMinutes,
   WHOLE_SAW_MINUTES,
 } from '../../times';
-import { wholeStep as step } from '../round-step';
+import { BLADE_FILE, wholeStep as step } from '../round-step';
 import type { BladeInputs } from './inputs';
 import type { BladeStudy } from './study';
 
@@ -51,7 +51,14 @@ function filing(study: BladeStudy, scorers: readonly number[]): Step[] {
   const over = (edge: 'face' | 'back', side: Step['side'], teeth: readonly number[]): Step => {
     const stops = teeth.map((tooth) => stop(tooth, edge));
     const sum = stops.reduce((all, one) => all + one.strokes, 0);
-    return step('round', { unit: 'tooth', edge, side, stops, minutes: pointingMinutes(sum, stops.length) });
+    return step('round', {
+      unit: 'tooth',
+      edge,
+      side,
+      tool: BLADE_FILE,
+      stops,
+      minutes: pointingMinutes(sum, stops.length),
+    });
   };
   const backs = (['right', 'left'] as const).map((side) =>
     over(
@@ -74,6 +81,7 @@ function rakerStep(study: BladeStudy, rakers: readonly number[]): Step[] {
   return [
     step('round-rakers', {
       unit: 'raker',
+      tool: BLADE_FILE,
       targetMm: BELOW_SCORERS_MM,
       stops,
       minutes: rakerMinutes(RAKER_MINUTES.tip, stops.length, sum),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SPREAD_VERDICTS } from '../../../circular/equalise';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { setPart } from '../../../saw/saw';
 import { shopHabits } from '../../habits';
@@ -49,8 +50,8 @@ export const dadoForecast = z
     spreadBeforeMm: z.number().nullable(),
     spreadAfterMm: z.number().nullable(),
     /** How the spread is judged now and foretold. */
-    verdictBefore: z.string().nullable(),
-    verdictAfter: z.string().nullable(),
+    verdictBefore: z.enum(SPREAD_VERDICTS).nullable(),
+    verdictAfter: z.enum(SPREAD_VERDICTS).nullable(),
     /** Chippers out of use: marked, neither worked nor stacked. */
     leftOut: z.array(z.string()).readonly(),
     /** Teeth left short: part and tooth. */

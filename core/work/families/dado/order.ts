@@ -7,7 +7,7 @@ import type { Rates } from '../../price';
 import { priceFor } from '../../price';
 import type { Step, Stop } from '../../step';
 import { jointMinutes, jointPasses, pointingMinutes, WHOLE_SAW_MINUTES } from '../../times';
-import { wholeStep as step } from '../round-step';
+import { BLADE_FILE, wholeStep as step } from '../round-step';
 import type { DadoStudy, PartStudy } from './study';
 
 /** Chippers stand by themselves: so many strokes of sharpening after the flat is gone. */
@@ -31,6 +31,7 @@ function outerSteps(study: DadoStudy, one: PartStudy): Step[] {
       strokes: edge === 'face' ? Math.floor(stop.strokes / 2) : Math.ceil(stop.strokes / 2),
     }));
     return step('round', {
+      tool: BLADE_FILE,
       unit: 'tooth',
       edge,
       part: one.part.id,
@@ -58,6 +59,7 @@ function outerSteps(study: DadoStudy, one: PartStudy): Step[] {
 function chipperStep(study: DadoStudy, one: PartStudy): Step {
   const stops = partStops(one, 0);
   return step('chipper', {
+    tool: BLADE_FILE,
     unit: 'tooth',
     part: one.part.id,
     targetMm: study.chippersAtMm,

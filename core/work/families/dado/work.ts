@@ -6,7 +6,7 @@ import type { RoundWork, WorkFacts } from '../../family-work';
 import { DEFAULT_HABITS } from '../../habits';
 import type { WorkOrder } from '../../order';
 import type { DadoRecord } from '../../saw-record';
-import { BLADE_FILE } from '../circular/of-facts';
+import { BLADE_FILE } from '../round-step';
 import type { DadoInputs, DadoWish } from './inputs';
 import { orderDado } from './order';
 import { studyDado } from './study';

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { SPREAD_SAYS } from '../words/spread-words';
 import type { QuantitySummary } from '@odontis/core/judgement/quantity-verdict';
 import { RAKER_OFF_MM } from '@odontis/core/raker/raker-target';
 import type { SampleAdvice, SampleEstimate } from '@odontis/core/evidence/sample-plan';
@@ -11,8 +12,6 @@ export interface Sampling {
   /** The decision that hangs on the mean; null where none does. */
   readonly decides: { readonly advice: SampleAdvice; readonly limitMm: number } | null;
 }
-
-const SPREAD_WORDS = { good: 'good', acceptable: 'acceptable', uneven: 'uneven', 'too-much': 'too much' } as const;
 
 /** Readings of a bow this far off one bend tell of more than one, mm. Common practice, no source. */
 const SECOND_BEND_MM = 0.5;
@@ -202,7 +201,7 @@ export class GaugeFacts {
   readonly sampling = input<Sampling | null>(null);
   /** The end places along the plate are counted from. */
   readonly from = input('the heel');
-  protected readonly spreadWords = SPREAD_WORDS;
+  protected readonly spreadWords = SPREAD_SAYS;
   protected readonly off = RAKER_OFF_MM;
   protected list = (places: readonly number[]): string =>
     places.slice(0, 10).join(', ') + (places.length > 10 ? ` and ${places.length - 10} more` : '');

@@ -9,6 +9,7 @@ import type { Calibration } from '@odontis/core/calibration/hand';
 import { calibrationReading, CALIBRATIONS } from '@odontis/core/calibration/hand';
 import type { Person } from '@odontis/contract/people';
 import { FEATHER_FILES, TAPER_FILES } from '@odontis/core/file/file-choice';
+import { BLADE_FILE } from '@odontis/core/work/families/round-step';
 import { parseLength } from '@odontis/core/units/length';
 import { ShopApi } from '../api/shop-api';
 import { toRefusal } from '../api/refusal';
@@ -29,7 +30,7 @@ const WORDS: Record<Calibration, Words> = {
   'set-tool': { name: 'the set tool', amount: 'Number on it', did: 'Set it made', tool: 'Which set tool' },
 };
 
-const FILE_NAMES = [...TAPER_FILES, ...FEATHER_FILES].map((file) => file.name);
+const FILE_NAMES = [...[...TAPER_FILES, ...FEATHER_FILES].map((file) => file.name), BLADE_FILE];
 
 /** One measured deed of a hand, typed where it was done: at the bench, or in the shop book. */
 @Component({

@@ -20,6 +20,9 @@ const TRIED: Partial<Record<StepKind, Calibration>> = {
   point: 'strokes',
   'raker-tips': 'strokes',
   'raker-gullets': 'strokes',
+  round: 'strokes',
+  'round-rakers': 'strokes',
+  chipper: 'strokes',
 };
 
 /** At the first teeth of a step: what this hand's tool is known to do there, and a place to keep what it did. */

@@ -20,8 +20,8 @@ import { lineOf } from '@odontis/core/evidence/line-of';
 import { edgesOf, firstLineOf, isGauged } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
 import { roundDrawing } from '../../../sawpage/round-drawing';
-import { GOOD_SPREAD_MM } from '@odontis/core/circular/equalise';
-import { touchParts } from '@odontis/core/circular/groove';
+import { BELOW_SCORERS_MM, GOOD_SPREAD_MM, judgeSpread } from '@odontis/core/circular/equalise';
+import { grooveFloor, touchParts } from '@odontis/core/circular/groove';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { rakersOf, teethOf } from '@odontis/core/saw/saw';
 import type { Shavings } from '@odontis/core/raker/shavings';
@@ -29,6 +29,8 @@ import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '..
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
 import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
+import { SPREAD_SAYS } from '../../../shared/words/spread-words';
+import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
@@ -67,6 +69,7 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', sh
     GaugeDesk,
     Conflict,
     Notice,
+    GroovePicture,
   ],
   providers: [EvidenceDesk, LineDesk, GaugeKeeper],
   templateUrl: './check-page.html',
@@ -220,19 +223,46 @@ export class CheckPage {
   });
   protected readonly band = computed(() => this.evidence.dossier()?.saw.family === 'band');
   protected readonly blade = computed(() => ['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''));
-  /** Of a set: which parts its test groove says to touch, in a sentence; null where none was measured. */
-  protected readonly groove = computed(() => {
+  /** The floor of a set's test groove as it was measured, in section; null where it was not. mm. */
+  protected readonly floor = computed(() => {
     const saw = this.evidence.dossier()?.saw;
-    if (saw?.family !== 'dado') return null;
-    const after = this.evidence.evidence().filter((s) => s.kind === 'after');
-    const readings = after.flatMap((s) => s.readings);
-    const steps = saw.parts.flatMap((part) =>
+    const steps = this.floorSteps();
+    if (saw?.family !== 'dado' || steps.length < 2) return null;
+    const over = new Map(steps.map((one) => [one.part, one.overDeepestMm]));
+    // A floor over the deepest place was cut by teeth that stand so much lower; the outer blades scored deeper.
+    return grooveFloor(
+      saw.parts
+        .filter((part) => part.kind !== 'chipper' || over.has(part.id))
+        .map((part) => ({ ...part, heightMm: part.kind === 'outer' ? BELOW_SCORERS_MM : -(over.get(part.id) ?? 0) })),
+    );
+  });
+  private readonly floorSteps = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    if (saw?.family !== 'dado') return [];
+    const readings = this.evidence
+      .evidence()
+      .filter((s) => s.kind === 'after')
+      .flatMap((s) => s.readings);
+    return saw.parts.flatMap((part) =>
       estimatesOf(readings, 'groove-step', part.id).map((e) => ({ part: part.id, overDeepestMm: e.valueMm })),
     );
+  });
+  /** Of a set: which parts its test groove says to touch, in a sentence; null where none was measured. */
+  protected readonly groove = computed(() => {
+    const steps = this.floorSteps();
     if (steps.length < 2) return null;
+    const reached =
+      Math.max(...steps.map((one) => one.overDeepestMm)) - Math.min(...steps.map((one) => one.overDeepestMm));
+    const round = this.evidence.dossier()?.plan?.order.round;
+    const { spreadBeforeMm = null, spreadAfterMm = null } = round?.family === 'dado' ? round.forecast : {};
+    const was =
+      spreadBeforeMm === null || spreadAfterMm === null
+        ? ''
+        : ` (${this.speech.fine(spreadBeforeMm)} before, ${this.speech.fine(spreadAfterMm)} foretold)`;
+    const says = `Steps of ${this.speech.fine(reached)} on the floor${was}: ${SPREAD_SAYS[judgeSpread(reached)]}.`;
     const touch = touchParts(steps, GOOD_SPREAD_MM);
-    if (touch.length === 0) return 'The test groove’s floor is good: no part stands out.';
-    return `The test groove says: ${touch.map((one) => `the ${one.part} down ${this.speech.fine(one.downMm)}`).join(', ')}.`;
+    if (touch.length === 0) return `${says} No part stands out.`;
+    return `${says} Bring ${touch.map((one) => `the ${one.part} down ${this.speech.fine(one.downMm)}`).join(', ')}.`;
   });
   /** What a cut shows, in the words of the saw that made it. */
   protected readonly words = computed(() =>

@@ -2,19 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { parseLength } from '@odontis/core/units/length';
+import type { SpreadVerdict } from '@odontis/core/circular/equalise';
 import type { DadoOrdered, DadoWish } from '@odontis/core/work/families/dado/inputs';
 import { studyDado } from '@odontis/core/work/families/dado/study';
 import type { PartStudy } from '@odontis/core/work/families/dado/study';
 import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Speech } from '../../../shared/speech/speech';
+import { SPREAD_SAYS } from '../../../shared/words/spread-words';
 import { Notice } from '../../../shared/ui/notice';
-
-const SPREAD_SAYS: Readonly<Record<string, string>> = {
-  good: 'good',
-  acceptable: 'acceptable',
-  uneven: 'uneven',
-  'too-much': 'too much',
-};
 
 /** A set: every part with its own condition, the groove it cuts now and when done, and the stack for a wanted width. */
 @Component({
@@ -38,7 +33,7 @@ export class DadoPlan {
   readonly part = output<string>();
   readonly slipped = output<string | null>();
   protected readonly study = computed(() => studyDado(this.own().inputs));
-  protected readonly spread = (verdict: string | null): string => SPREAD_SAYS[verdict ?? ''] ?? '';
+  protected readonly spread = (verdict: SpreadVerdict | null): string => (verdict === null ? '' : SPREAD_SAYS[verdict]);
 
   /** A part's condition in figures: read or not, how uneven, how much is to come off. */
   protected says({ part, teeth }: PartStudy): string {

@@ -4,8 +4,10 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Step } from '@odontis/core/work/step';
-import { roundDrawing } from '../../../sawpage/round-drawing';
+import { jointedRim, roundDrawing } from '../../../sawpage/round-drawing';
+import type { DepthHandle } from '../../../sawpage/saw-sheet';
 import { SawSheet } from '../../../sawpage/saw-sheet';
+import { studyBlade } from '@odontis/core/work/families/circular/study';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
@@ -42,12 +44,17 @@ export class RoundPlanPage {
   private leaving = false;
 
   constructor() {
-    inject(Keys).here.set([]);
-    this.sheet.handle.set(null);
+    inject(Keys).here.set([
+      { keys: '↓ ↑ on a blade’s handle', does: 'joint line down, up; with Shift ten times' },
+      { keys: 'Enter on the handle', does: 'to the recommended depth' },
+    ]);
     this.sheet.laneHeight.set(44);
     effect(() => {
       const dossier = this.desk.dossier();
-      this.sheet.drawing.set(dossier && roundDrawing(dossier, this.speech.fine, 'before', this.part()));
+      const drawing = dossier && roundDrawing(dossier, this.speech.fine, 'before', this.part());
+      const blade = this.blade();
+      this.sheet.drawing.set(drawing && blade ? jointedRim(drawing, blade.atMm) : drawing);
+      this.sheet.handle.set(blade && !this.desk.frozen() ? this.handleOf(blade) : null);
     });
     effect(() => {
       const dossier = this.desk.dossier();
@@ -55,6 +62,25 @@ export class RoundPlanPage {
       this.leaving = false;
       untracked(() => void this.router.navigate(['/ticket', dossier.ticket.id, 'bench']));
     });
+  }
+
+  /** A steel blade that was read by dial, and the depth it is jointed to. */
+  private readonly blade = computed(() => {
+    const own = this.desk.own();
+    if (own?.family !== 'circular' || own.inputs.saw.tipped === 'carbide') return null;
+    const study = studyBlade(own.inputs);
+    if (!study.equal) return null;
+    return { own, study, atMm: study.equal.targetMm + study.advisedMm - study.jointMm };
+  });
+  /** The joint line pulled down on the rim itself. */
+  private handleOf({ own, study }: NonNullable<ReturnType<typeof this.blade>>): DepthHandle {
+    return {
+      depthMm: study.jointMm,
+      deepestMm: study.deepestMm,
+      recommendedMm: study.advisedMm,
+      says: `${this.speech.fine(study.jointMm)}, ${this.speech.share(own.forecast.reachedShare)} of the scorers reached`,
+      move: (depthMm) => this.desk.choose({ ...own.inputs.wish, depthMm }),
+    };
   }
 
   /** The saw is not worked here, as it was found. */
