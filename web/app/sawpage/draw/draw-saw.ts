@@ -138,11 +138,7 @@ function drawTeeth(sheet: Sheet, drawing: SawDrawing): void {
           yMm: (drawing.yMm[i] as number) - drawing.toothHeightMm,
         }
       : gulletAfter(drawing, i - 1);
-    c.fillStyle = drawing.work?.todo.has(tooth)
-      ? palette.ink
-      : drawing.work?.done.has(tooth)
-        ? palette.steelBright
-        : palette.steel;
+    c.fillStyle = toothColour(palette, drawing, tooth);
     if (drawing.broken.has(tooth)) c.fillStyle = palette.lead;
     c.beginPath();
     if (drawing.roles) shapeOf(sheet, drawing, i, base);
@@ -222,6 +218,10 @@ function drawLean({ context: c, palette }: Sheet, drawing: SawDrawing, i: number
   c.stroke();
 }
 
+/** Still to do in this step, done, or none of it. */
+const toothColour = (palette: Sheet['palette'], { work }: SawDrawing, tooth: number): string =>
+  work?.todo.has(tooth) ? palette.ink : work?.done.has(tooth) ? palette.steelBright : palette.steel;
+
 /** One column of px at a time: the tallest tip in it. */
 function drawOutline({ context: c, palette, layout, x, first, last }: Sheet, drawing: SawDrawing): void {
   let column = NaN;
@@ -229,7 +229,6 @@ function drawOutline({ context: c, palette, layout, x, first, last }: Sheet, dra
   const flush = (): void => {
     if (!Number.isNaN(column)) c.fillRect(column, top, 1, layout.plateTop - top);
   };
-  c.fillStyle = drawing.work === null ? palette.steel : palette.ink;
   for (let i = first; i <= last; i++) {
     const px = Math.floor(x(drawing.xMm[i] as number));
     if (px !== column) {
@@ -237,6 +236,7 @@ function drawOutline({ context: c, palette, layout, x, first, last }: Sheet, dra
       column = px;
       top = Infinity;
     }
+    c.fillStyle = toothColour(palette, drawing, drawing.teeth[i] as number);
     top = Math.min(top, yPx(layout, drawing, drawing.yMm[i] as number));
   }
   flush();

@@ -26,7 +26,7 @@ import { Notice } from '../../../shared/ui/notice';
   `,
   styles: `
     .count {
-      width: 100%;
+      width: min(330px, 100%);
     }
   `,
 })
