@@ -138,7 +138,7 @@ async function combination(browser: Browser, hands: Hands): Promise<void> {
     ...teeth.map((tooth) => `runout-turned,,${tooth},${dial(tooth, Math.PI)}`),
   ]);
   await expect(page.getByRole('row', { name: /Off its centre blade .* arbor/ })).toBeVisible();
-  const depth = page.getByRole('slider', { name: 'Depth' });
+  const depth = page.getByRole('slider', { name: 'Depth', exact: true });
   await depth.focus();
   const before = await page.getByRole('row', { name: /Teeth reached/ }).innerText();
   for (let i = 0; i < 60; i++) await page.keyboard.press('ArrowLeft');
