@@ -1,3 +1,4 @@
+import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
 import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
@@ -95,6 +96,27 @@ describe('the command line on the core', () => {
     const bad = await odontis('check', file('bad.json', JSON.stringify({ ...measured, sittings: [{}] })));
     expect(bad.code).toBe(2);
     expect(bad.lines[0]).toMatch(/^\/sittings/);
+  });
+
+  it('plans the measurements of saws that go round by the same orders as the app', async () => {
+    for (const [id, steps] of [
+      ['band-narrow', ['uncoil', 'set', 'set', 'sharpen', 'coil', 'test', 'finish']],
+      ['blade-carbide', ['inspect', 'clean', 'grinder', 'home', 'test', 'finish']],
+    ] as const) {
+      const measured = {
+        format: 'odontis-measured',
+        version: 2,
+        units: 'mm',
+        ticket: 7,
+        wood: 'dry-soft',
+        sessions: [],
+      };
+      const told = file(`${id}.json`, JSON.stringify({ ...measured, saw: ordinarySaw(id) }));
+      const { code, out } = await odontis('plan', told);
+      expect(code).toBe(0);
+      const { order } = JSON.parse(out) as { order: { steps: { kind: string }[] } };
+      expect(order.steps.map((step) => step.kind)).toEqual([...steps]);
+    }
   });
 
   it('plans the same saw from its readings as CSV, at a depth of one’s own', async () => {

@@ -115,6 +115,7 @@ function checkedLine(rounds: readonly CheckRound[], edge: Filing | null, book: S
   if (last.setLeftMm !== null && last.setRightMm !== null) {
     rows.push(['Set as measured', `left ${sayFine(last.setLeftMm, book)}, right ${sayFine(last.setRightMm, book)}`]);
   }
+  if (last.note !== '') rows.push(['Noted', last.note]);
   const stoned = rounds.reduce((sum, round) => sum + round.stonePasses, 0);
   if (stoned > 0) rows.push(['Stoned', `${stoned} light ${stoned === 1 ? 'pass' : 'passes'} before it ran true`]);
   return rows;

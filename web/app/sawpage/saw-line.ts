@@ -94,6 +94,12 @@ export class SawLine implements OnDestroy {
       this.memory.keep(this.ticket(), { k: view.k, x: view.x });
     });
     effect(() => {
+      const [scale, layout, length] = [this.scale(), this.layout(), Math.max(1, this.drawing().lengthMm)];
+      const share = (px: number): number => Math.min(1, Math.max(0, scale.invert(px) / length));
+      const seen = { from: share(layout.left), to: share(layout.right) };
+      untracked(() => this.sheet.seen.set(seen));
+    });
+    effect(() => {
       const wanted = this.sheet.shown();
       if (wanted) untracked(() => this.moveTo(wanted.tooth));
     });

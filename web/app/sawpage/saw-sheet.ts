@@ -16,6 +16,8 @@ export class SawSheet {
   readonly handle = signal<DepthHandle | null>(null);
   /** A tooth somebody wants to see: the line moves there. */
   readonly shown = signal<{ tooth: number; at: number } | null>(null);
+  /** How much of the line is seen, as shares of its length. */
+  readonly seen = signal<{ readonly from: number; readonly to: number }>({ from: 0, to: 1 });
   /** The tooth last clicked on the sheet. */
   readonly picked = signal<number | null>(null);
   readonly laneHeight = signal(46);

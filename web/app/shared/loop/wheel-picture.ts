@@ -8,13 +8,15 @@ import { fittedAt } from '@odontis/core/work/families/circular/study';
 const HALF = 150;
 const RIM = 84;
 const MOST_OUT = 22;
+/** More of the rim than this is the whole wheel. */
+const WHOLE_SHARE = 0.6;
 
 /** A blade as a wheel: its teeth standing out as the dial shows them, many times over, on the circle fitted to them. */
 @Component({
   selector: 'od-wheel-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="box" role="img" [attr.aria-label]="label()">
+    <svg [attr.viewBox]="box()" role="img" [attr.aria-label]="label()">
       <circle class="plate" [attr.r]="rim" />
       <circle class="bore" r="16" />
       @if (circle(); as d) {
@@ -84,7 +86,21 @@ export class WheelPicture {
   readonly show = output<number>();
   protected readonly rim = RIM;
   protected readonly top = 8 - HALF;
-  protected readonly box = `${-HALF} ${-HALF} ${2 * HALF} ${2 * HALF}`;
+  /** How much of the rim is looked at, from tooth 1 round, as shares of it. */
+  readonly seen = input<{ readonly from: number; readonly to: number }>({ from: 0, to: 1 });
+  /** The whole wheel, or the arc that is seen of its rim unrolled: both zoom together. */
+  protected readonly box = computed(() => {
+    const { from, to } = this.seen();
+    if (to - from > WHOLE_SHARE) return `${-HALF} ${-HALF} ${2 * HALF} ${2 * HALF}`;
+    const points = Array.from({ length: 9 }, (_, i) => 2 * Math.PI * (from + ((to - from) * i) / 8)).flatMap((angle) =>
+      [RIM - 8, HALF - 12].map((r) => [r * Math.sin(angle), -r * Math.cos(angle)] as const),
+    );
+    const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+    const [left, top] = [Math.min(...xs), Math.min(...ys)];
+    const side = Math.max(Math.max(...xs) - left, Math.max(...ys) - top);
+    const [x, y] = [(left + Math.max(...xs) - side) / 2, (top + Math.max(...ys) - side) / 2];
+    return [x, y, side, side].map((v) => v.toFixed(1)).join(' ');
+  });
 
   /** What stands out the most, a tooth broken off left out: it would leave the others no room. */
   private readonly most = computed(() => {

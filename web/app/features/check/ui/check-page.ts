@@ -221,6 +221,11 @@ export class CheckPage {
     const lines = linesOfOrder(this.evidence.dossier()?.plan?.order);
     return lines.length > 1 ? lines.flatMap(({ edge }) => (edge ? [edge] : [])) : [];
   });
+  /** Out at the grinder and home again. */
+  protected readonly ground = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    return saw?.family === 'circular' && saw.tipped === 'carbide';
+  });
   protected readonly band = computed(() => this.evidence.dossier()?.saw.family === 'band');
   protected readonly blade = computed(() => ['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''));
   /** The floor of a set's test groove as it was measured, in section; null where it was not. mm. */

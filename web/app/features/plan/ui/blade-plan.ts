@@ -38,6 +38,8 @@ export class BladePlan {
   readonly own = input.required<BladeOrdered>();
   readonly order = input.required<WorkOrder>();
   readonly frozen = input.required<boolean>();
+  /** How much of the rim is seen unrolled. */
+  readonly seen = input.required<{ readonly from: number; readonly to: number }>();
   readonly chose = output<BladeWish>();
   readonly show = output<number>();
   protected readonly below = BELOW_SCORERS_MM;
