@@ -49,6 +49,8 @@ const CAUTIONS: Partial<Record<StepKind, readonly string[]>> = {
   chipper: [
     'Glove or guarded thumb; the chipper clamped flat on solid metal. Chalk in the file, and a brush before every reading.',
   ],
+  'swage-teeth': ['Wear eye protection: hard steel under a swage throws chips. The blade backed by solid metal.'],
+  blend: ['Glove or guarded thumb: the teeth beside a stump stand over it.'],
   'mark-part': ['A cracked or bent part never goes back to its owner unmarked, and never onto an arbor.'],
   stack: [
     'Unplugged. Never with a part missing that holds another; the nut tight, and turned round by hand before it runs.',

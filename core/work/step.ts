@@ -46,6 +46,8 @@ export const STEP_KINDS = [
   'chipper',
   'stack',
   'mark-part',
+  'swage-teeth',
+  'blend',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];
 

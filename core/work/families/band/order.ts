@@ -27,6 +27,15 @@ function setting(study: BandStudy): Step[] {
   );
 }
 
+/** Short and broken teeth blended in: their neighbours stay as they are, nothing comes down to them. Minutes by judgement, no source. */
+function blending({ inputs }: BandStudy): Step[] {
+  const short = inputs.heights?.short ?? [];
+  if (short.length === 0) return [];
+  const stops = short.map(({ tooth }): Stop => ({ at: tooth, strokes: 0, heavier: 'even' }));
+  return [step('blend', { unit: 'tooth', stops, minutes: BLEND_MINUTES * short.length })];
+}
+const BLEND_MINUTES = 0.75;
+
 const filing = (study: BandStudy): Step =>
   circuit(study, 'sharpen', study.strokes, {
     tipTowards: 'across',
@@ -55,6 +64,7 @@ export function orderBand(study: BandStudy, rates: Rates | null): WorkOrder {
       : []),
     ...(setFirst ? circuits : []),
     filing(study),
+    ...blending(study),
     ...(setFirst ? [] : circuits),
     step('coil', { minutes: WHOLE_SAW_MINUTES.coil }),
     step('test', { minutes: WHOLE_SAW_MINUTES.test }),

@@ -114,6 +114,8 @@ describe('the order of a band', () => {
     expect(bandOf(orderOf(facts(saw, heights(0.2)), { joint: false })).forecast.jointed).toBeFalse();
     expect(bandOf(orderOf(facts(saw, [], { bandJoint: 'lightly' }))).forecast.jointed).toBeTrue();
     const broken = orderOf(facts(saw, heights(0.05, 1.2)));
+    expect(broken.steps.find((s) => s.kind === 'blend')?.stops.map((stop) => stop.at)).toEqual([110]);
+    expect(kinds(level)).not.toContain('blend');
     expect(bandOf(broken).forecast.jointed).toBeFalse();
     expect(bandOf(broken).inputs.heights?.short).toEqual([{ tooth: 110, byMm: jasmine.any(Number) as never }]);
   });

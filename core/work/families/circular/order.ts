@@ -98,9 +98,22 @@ function rakerStep(study: BladeStudy, rakers: readonly number[]): Step[] {
   ];
 }
 
-/** Set, a side at a time. */
-const setting = (study: BladeStudy, scorers: readonly number[]): Step[] =>
-  (['left', 'right'] as const).map((side) => {
+/** A plate from this thickness on does not take a spring set: its tips are upset to either side. Common practice, no source. mm. */
+const SWAGED_FROM_MM = 3;
+
+/** Clearance renewed: set, a side at a time, or every tip swaged to both sides, by the plate. */
+function setting(study: BladeStudy, scorers: readonly number[]): Step[] {
+  if (study.inputs.saw.plateThicknessMm >= SWAGED_FROM_MM)
+    return [
+      step('swage-teeth', {
+        unit: 'tooth',
+        targetMm: study.wanted.perSideMm,
+        minutes: rakerMinutes(RAKER_MINUTES.swage, scorers.length),
+        stops: scorers.map((tooth): Stop => ({ at: tooth, strokes: 0, heavier: 'even' })),
+        reasons: [study.wanted.reason],
+      }),
+    ];
+  return (['left', 'right'] as const).map((side) => {
     const own = scorers.filter((tooth) => alternateLean(tooth) === side);
     return step('set', {
       unit: 'tooth',
@@ -111,6 +124,7 @@ const setting = (study: BladeStudy, scorers: readonly number[]): Step[] =>
       reasons: [study.wanted.reason],
     });
   });
+}
 
 function steelSteps(study: BladeStudy, scorers: readonly number[], rakers: readonly number[]): Step[] {
   const { inputs, jointMm, equal, setting: set } = study;

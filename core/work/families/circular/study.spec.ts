@@ -125,6 +125,13 @@ describe('the order of a circular blade', () => {
     expect(filed.some((tooth) => roles[(tooth - 1) % roles.length] === 'R')).toBeFalse();
   });
 
+  it('a plate too thick for a spring set is swaged to both sides', () => {
+    const thick = orderOf(facts({ ...blade, plateThicknessMm: 3.4 }), { set: 'renew' });
+    expect(kinds(thick)).toContain('swage-teeth');
+    expect(kinds(thick)).not.toContain('set');
+    expect(kinds(orderOf(facts(blade), { set: 'renew' })).filter((kind) => kind === 'set').length).toBe(2);
+  });
+
   it('half of each flat by the face, the rest by the back; nobody having read it, it is jointed by eye', () => {
     const order = orderOf(
       facts(

@@ -45,6 +45,8 @@ export const STEP_NAMES: Record<StepKind, string> = {
   chipper: 'Bring the chipper down',
   stack: 'Put it on the arbor',
   'mark-part': 'Mark it out of use',
+  'swage-teeth': 'Swage the teeth',
+  blend: 'Blend in what is short',
 };
 
 const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
@@ -149,6 +151,10 @@ export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends
       return 'A round file, the same strokes in every gullet, a smooth bottom without a corner: a corner starts a crack.';
     case 'chipper':
       return 'In place on the arbor, the dial read at every tooth and the reading written on it. Down to the lowest, stroke by stroke, a fresh reading between; never below it.';
+    case 'swage-teeth':
+      return `A plate so thick is not bent: upset every tip to both sides, ${speech.fine(step.targetMm ?? 0)} each, then dress the sides alike. Measure the first few before going on.`;
+    case 'blend':
+      return 'Round the stump off under the line so that nothing catches on it; the tooth that follows takes a double bite and wears level by itself. Nothing is brought down to it.';
     case 'mark-part':
       return 'Red paint across both faces and a tag through the bore, before anything else: cracked or bent, it is never mounted again.';
     case 'stack':
