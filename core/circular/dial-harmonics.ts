@@ -91,6 +91,16 @@ export function splitDial(readings: readonly DialReading[], teeth: number): Dial
   };
 }
 
+/** The same where readings tell a circle; null where they are too few, or all in one place. mm. */
+export function circleOf(readings: readonly DialReading[], teeth: number): DialSplit | null {
+  try {
+    return splitDial(readings, teeth);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
 type Row = readonly [number, number, number];
 
 /** Inverse of a symmetric 3 x 3 given by its upper triangle, by cofactors. RangeError when it has none. */

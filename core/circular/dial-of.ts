@@ -2,7 +2,7 @@ import type { PlaceEstimate } from '../evidence/estimates';
 import type { Saw } from '../saw/saw';
 import { rolesOn } from '../saw/saw';
 import type { DialReading, DialSplit } from './dial-harmonics';
-import { splitDial } from './dial-harmonics';
+import { circleOf } from './dial-harmonics';
 
 /** Fewer readings round a rim than this leave nothing to judge the fit by. */
 const FEWEST_ROUND = 6;
@@ -26,7 +26,10 @@ export function dialReadings(saw: Saw, estimates: readonly PlaceEstimate[], teet
   }
   let readings = as(() => 'scorer');
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const own = [...splitDial(readings, teeth).own].sort((p, q) => p.offMm - q.offMm);
+    const split = circleOf(readings, teeth);
+    // Too few of them tell no two kinds apart.
+    if (!split) break;
+    const own = [...split.own].sort((p, q) => p.offMm - q.offMm);
     const gaps = own.slice(1).map((o, i) => o.offMm - (own[i] as { offMm: number }).offMm);
     const widest = gaps.reduce((most, gap, i) => (gap > (gaps[most] as number) ? i : most), 0);
     if (!((gaps[widest] ?? 0) > GAP_MM)) break;
@@ -38,11 +41,5 @@ export function dialReadings(saw: Saw, estimates: readonly PlaceEstimate[], teet
 
 /** Eccentricity told from the teeth's own error, scoring teeth alone; null with too few readings or all in one part of the rim. */
 export function dialOf(saw: Saw, estimates: readonly PlaceEstimate[], teeth: number): DialSplit | null {
-  if (estimates.length < FEWEST_ROUND) return null;
-  try {
-    return splitDial(dialReadings(saw, estimates, teeth), teeth);
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
+  return estimates.length < FEWEST_ROUND ? null : circleOf(dialReadings(saw, estimates, teeth), teeth);
 }

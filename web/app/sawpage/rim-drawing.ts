@@ -1,6 +1,6 @@
 import { NOT_WORTH_KEEPING_MM } from '@odontis/core/circular/equalise';
 import { dialReadings } from '@odontis/core/circular/dial-of';
-import { splitDial } from '@odontis/core/circular/dial-harmonics';
+import { circleOf } from '@odontis/core/circular/dial-harmonics';
 import type { DialReading, DialSplit } from '@odontis/core/circular/dial-harmonics';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import type { SessionKind } from '@odontis/core/evidence/session';
@@ -33,11 +33,7 @@ export function dialSeen(
   const readings = sessions.filter((s) => s.kind === kind).flatMap((s) => s.readings);
   const estimates = estimatesOf(readings, part?.quantity ?? 'runout', part?.id ?? null).filter((e) => e.place <= teeth);
   const dial = estimates.length === 0 ? [] : dialReadings(saw, estimates, teeth);
-  try {
-    return { dial, split: splitDial(dial, teeth) };
-  } catch {
-    return { dial, split: null };
-  }
+  return { dial, split: circleOf(dial, teeth) };
 }
 
 /** A blade's rim unrolled from tooth 1 round to tooth 1: its readings over the circle fitted to them. mm. */

@@ -125,6 +125,15 @@ describe('the order of a circular blade', () => {
     expect(filed.some((tooth) => roles[(tooth - 1) % roles.length] === 'R')).toBeFalse();
   });
 
+  it('a few readings tell no circle, and are planned by all the same: on a combination blade without a pattern too', () => {
+    const { pattern: _told, ...bare } = combination;
+    for (const of of [blade, bare])
+      for (const count of [1, 3, 5]) {
+        const few = Array.from({ length: count }, (_, i) => reading('runout', 1 + 3 * i, -0.02 * i));
+        expect(orderOf(facts(of, few)).steps.length).toBeGreaterThan(5);
+      }
+  });
+
   it('a plate too thick for a spring set is swaged to both sides', () => {
     const thick = orderOf(facts({ ...blade, plateThicknessMm: 3.4 }), { set: 'renew' });
     expect(kinds(thick)).toContain('swage-teeth');

@@ -1,5 +1,5 @@
 import type { BladeAndArbor, DialReading, DialSplit } from '../../../circular/dial-harmonics';
-import { splitDial, tellBladeFromArbor, toothAngle, withoutArbor } from '../../../circular/dial-harmonics';
+import { circleOf, tellBladeFromArbor, toothAngle, withoutArbor } from '../../../circular/dial-harmonics';
 import type { BelowFiling, EqualisePlan } from '../../../circular/equalise';
 import { equalise, fileBelow } from '../../../circular/equalise';
 import type { JointRound } from '../../../circular/joint-round';
@@ -58,21 +58,11 @@ export interface ToldBlade extends BladeStudy {
   readonly told: readonly number[];
 }
 
-/** Dial readings split; null where they do not tell a circle. */
-function splitOf(readings: readonly DialReading[], teeth: number): DialSplit | null {
-  try {
-    return splitDial(readings, teeth);
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
-}
-
 /** Jointed down to the lowest scoring tooth worth keeping, unless another depth was chosen. O(n log n). */
 export function studyBlade(inputs: BladeInputs): BladeStudy {
   const { teeth, saw, strokeRate, wish } = inputs;
-  const split = splitOf(inputs.dial, teeth);
-  const second = splitOf(inputs.again, teeth);
+  const split = circleOf(inputs.dial, teeth);
+  const second = circleOf(inputs.again, teeth);
   const apart = split && second ? tellBladeFromArbor(split, second, inputs.turnedDeg) : null;
   // An arbor that is out is the machine's: no tooth is filed for it.
   const own = apart ? withoutArbor(inputs.dial, teeth, apart) : inputs.dial;
