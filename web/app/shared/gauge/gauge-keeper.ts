@@ -1,3 +1,5 @@
+import { atWeld } from '@odontis/core/band/away-from-weld';
+import { teethOf } from '@odontis/core/saw/saw';
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import type { LengthRow } from '@odontis/contract/csv-held';
@@ -66,7 +68,13 @@ export const GaugeKeeper = signalStore(
       const saw = dossier()?.saw;
       return saw ? placesOf(saw, quantity(), part()) : [];
     });
-    const order = computed(() => (sampled() ? sampleOrder(places()) : places()));
+    const order = computed(() => {
+      if (!sampled()) return places();
+      const saw = dossier()?.saw;
+      // The weld's own place is no sample of a band.
+      const own = saw?.family === 'band' ? places().filter((place) => !atWeld(place, teethOf(saw))) : places();
+      return sampleOrder(own);
+    });
     const estimates = computed(() => estimatesOf(readings(), quantity(), part()));
     return {
       readings,
