@@ -90,7 +90,7 @@ describe('readings taken place by place', () => {
     keeper.sample(true);
     const first = keeper.order().slice(0, 8);
     expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(250);
-    expect(new Set(keeper.order()).size).toBe(403);
+    expect(new Set(keeper.order()).size).toBe(401);
   });
 
   it('a file’s doubtful readings come in set aside, the others count', () => {
