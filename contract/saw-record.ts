@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DIAL_KINDS } from '@odontis/core/circular/dial-harmonics';
 import { BAND_SETS } from '@odontis/core/saw/saw';
 import type { SawRecord } from '@odontis/core/work/saw-record';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
@@ -64,7 +65,7 @@ const dial = z
     z.strictObject({
       tooth: bounded(1, 1000, 'The tooth number', '').int('Teeth are counted whole.'),
       offMm: bounded(-20, 20, 'The dial reading', 'mm'),
-      kind: z.enum(['scorer', 'raker', 'chipper', 'broken']),
+      kind: z.enum(DIAL_KINDS),
     }),
   )
   .max(1000, 'A blade has at most 1000 teeth here.')

@@ -1,4 +1,4 @@
-import { atanDeg, degrees, radians } from '../units/radians';
+import { atanDeg, degrees } from '../units/radians';
 
 /** Pitch along the rim of an even blade: pi D / n. mm. Example: 250 mm, 40 teeth -> 19.63. */
 export function rimPitchMm(diameterMm: number, teeth: number): number {
@@ -16,9 +16,6 @@ export function hookDeg(faceLineFromCentreMm: number, radiusMm: number): number 
     throw new RangeError('The face’s line must pass inside the rim.');
   return degrees(Math.asin(faceLineFromCentreMm / radiusMm));
 }
-
-/** The way back: how far from the centre a straight edge laid on the face passes. mm. */
-export const faceLineFromCentreMm = (hook: number, radiusMm: number): number => radiusMm * Math.sin(radians(hook));
 
 /** Top bevel of a scorer from the fall of its point over the plate: atan(fall / thickness). Degrees. */
 export function bevelDeg(fallMm: number, plateThicknessMm: number): number {
@@ -48,6 +45,3 @@ export function rimSpeed(diameterMm: number, turnsPerMinute: number, markedLimit
 /** Shown wherever a powered blade is worked or judged. */
 export const POWERED_BLADE_CAUTION =
   'Unplug before mounting; never above the marked speed; no cracked, bent or overheated blade goes back. Local rules and a licensed saw doctor come first.';
-
-/** Half the jointing flat from the first side of a scorer, the rest from the other. mm. */
-export const halfTheFlatMm = (flatMm: number): readonly [number, number] => [flatMm / 2, flatMm - flatMm / 2];

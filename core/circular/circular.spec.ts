@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { linearRegression, standardDeviation } from 'simple-statistics';
-import { bevelDeg, faceLineFromCentreMm, halfTheFlatMm, hookDeg, rimPitchMm, rimSpeed } from './blade-geometry';
+import { bevelDeg, hookDeg, rimPitchMm, rimSpeed } from './blade-geometry';
 import type { DadoPart } from './dado-stack';
-import { stackFor, stackWidth } from './dado-stack';
+import { stacksNear, stackWidth } from './dado-stack';
 import type { DialReading } from './dial-harmonics';
 import { splitDial, tellBladeFromArbor, toothAngle } from './dial-harmonics';
 import { BELOW_SCORERS_MM, equalise, fileBelow, judgeSpread } from './equalise';
@@ -208,12 +208,11 @@ describe('equalising', () => {
 });
 
 describe('the blade’s own geometry', () => {
-  it('by hand: 250 mm, 40 teeth: pitch 19.63; hook from the face’s line and back', () => {
+  it('by hand: 250 mm, 40 teeth: pitch 19.63; hook from the face’s line', () => {
     expect(rimPitchMm(250, 40)).toBeCloseTo(19.635, 3);
-    expect(hookDeg(faceLineFromCentreMm(20, 125), 125)).toBeCloseTo(20, 9);
+    expect(hookDeg(125 * Math.sin(Math.PI / 9), 125)).toBeCloseTo(20, 9);
     expect(hookDeg(0, 100)).toBe(0);
     expect(bevelDeg(0.8, 0.8)).toBeCloseTo(45, 9);
-    expect(halfTheFlatMm(0.5)).toEqual([0.25, 0.25]);
     expect(() => hookDeg(130, 125)).toThrowError(RangeError);
   });
   // Engineers' handbooks: peripheral speed = pi D n, from memory; 10 in at 3,450 a minute is about 9,000 feet a minute.
@@ -233,6 +232,7 @@ describe('a dado set from its parts', () => {
     plateMm,
     cutMm,
   });
+  const stackFor = (parts: readonly DadoPart[], wantedMm: number) => stacksNear(parts, wantedMm, 1)[0];
   const set = [
     part('left', 'outer', 2.2, 3.2),
     part('right', 'outer', 2.2, 3.2),

@@ -50,7 +50,7 @@ export function stackWidth(parts: readonly DadoPart[]): DadoStack {
 /** More parts between the outer blades than this are not searched: 2^12 stacks. */
 const MOST_INNER = 12;
 
-/** Every stack of a set that leaves no strip of the floor uncut, fewest parts among equal widths. RangeError as {@link stackFor}. */
+/** Every stack of a set that leaves no strip of the floor uncut, fewest parts among equal widths. RangeError without two outer blades, or with too many parts between them. */
 function stacksOf(parts: readonly DadoPart[]): DadoStack[] {
   const outer = parts.filter((p) => p.kind === 'outer');
   const inner = [...parts.filter((p) => p.kind === 'chipper'), ...parts.filter((p) => p.kind === 'shim')];
@@ -80,10 +80,6 @@ export function stacksNear(parts: readonly DadoPart[], wantedMm: number, count: 
     if (!near.some((one) => Math.abs(one.widthMm - stack.widthMm) < SAME_WIDTH_MM)) near.push(stack);
   return near.slice(0, count);
 }
-
-/** The stack of a set that comes nearest a wanted groove without leaving strips of the floor uncut; null when none does. mm. */
-export const stackFor = (parts: readonly DadoPart[], wantedMm: number): DadoStack | null =>
-  stacksNear(parts, wantedMm, 1)[0] ?? null;
 
 /**
  * How far each chipper is turned on the arbor from the first outer blade's tooth 1, degrees: their tips spread

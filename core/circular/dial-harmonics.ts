@@ -1,12 +1,15 @@
 import { radians } from '../units/radians';
 
+/** What a tooth under the dial was found to be. */
+export const DIAL_KINDS = ['scorer', 'raker', 'chipper', 'broken'] as const;
+
 /** A dial reading at one tooth of a circular blade. */
 export interface DialReading {
   readonly tooth: number;
   /** Reading relative to a chosen tooth, mm; positive stands out. */
   readonly offMm: number;
   /** Rakers and chippers stand low on purpose and broken teeth by accident: neither is fitted. */
-  readonly kind: 'scorer' | 'raker' | 'chipper' | 'broken';
+  readonly kind: (typeof DIAL_KINDS)[number];
 }
 
 /** Eccentricity and the teeth's own error, told apart. */
@@ -100,6 +103,12 @@ export function circleOf(readings: readonly DialReading[], teeth: number): DialS
     throw error;
   }
 }
+
+/** The fitted circle at a tooth: mean and eccentricity. mm. */
+export const fittedAt = (split: DialSplit, tooth: number, teeth: number): number => {
+  const angle = toothAngle(tooth, teeth);
+  return split.meanMm + split.cosMm * Math.cos(angle) + split.sinMm * Math.sin(angle);
+};
 
 type Row = readonly [number, number, number];
 

@@ -6,7 +6,6 @@ import type { LengthReading } from './reading';
 import type { Evidence, SessionKind } from './session';
 import type { Lean } from './tooth-reading';
 import type { Sides } from './sides';
-import { alternateLean } from './tooth-reading';
 
 /** Set as it was read at one tooth. mm. */
 export interface SetAtTooth {
@@ -20,7 +19,7 @@ export interface SetAtTooth {
  * Set of every tooth as last measured before or after the work. A side read again stands in
  * for all of that side read before: filing, setting or the stone lie between, and a few
  * teeth taken anew say what the others came to. Sides by what was seen of each tooth's
- * lean, else by `sides`. mm. O(n).
+ * lean, else by `sides`; teeth that stand straight are a side of their own. mm. O(n).
  */
 export function setAt(
   evidence: Evidence,
@@ -29,11 +28,11 @@ export function setAt(
   part: string | null = null,
 ): Map<number, SetAtTooth> {
   const leans = leansOf(evidence, part);
-  const sideOf = (tooth: number): Lean => leans.get(tooth) ?? sides(tooth) ?? alternateLean(tooth);
-  const bySide: Partial<Record<Lean, Map<number, LengthReading[]>>> = {};
+  const sideOf = (tooth: number): Lean | 'straight' => leans.get(tooth) ?? sides(tooth) ?? 'straight';
+  const bySide: Partial<Record<Lean | 'straight', Map<number, LengthReading[]>>> = {};
   for (const session of evidence) {
     if (session.kind !== kind) continue;
-    const fresh: Partial<Record<Lean, Map<number, LengthReading[]>>> = {};
+    const fresh: Partial<Record<Lean | 'straight', Map<number, LengthReading[]>>> = {};
     for (const r of standing(session.readings)) {
       if (r.quantity !== 'set' || r.part !== part) continue;
       const side = (fresh[sideOf(r.place)] ??= new Map<number, LengthReading[]>());
@@ -69,8 +68,8 @@ export function setOf(
 ): SetOfSides | null {
   const leans = leansOf(evidence, part);
   const set = [...setAt(evidence, kind, sides, part)];
-  if (set.length === 0) return null;
   const of = (side: Lean): SideSet =>
     meanAndSpread(set.filter(([tooth]) => (leans.get(tooth) ?? sides(tooth)) === side).map(([, s]) => s.valueMm));
-  return { left: of('left'), right: of('right') };
+  const [left, right] = [of('left'), of('right')];
+  return left.count + right.count > 0 ? { left, right } : null;
 }

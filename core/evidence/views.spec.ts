@@ -189,6 +189,13 @@ describe('views of the evidence', () => {
       right: { count: 2, meanMm: 0.05, spreadMm: 0 },
     });
   });
+  it('a tooth that stands straight is on no side, alone or beside others', () => {
+    const raker = session([length('set', 3, 0.2)]);
+    const straight = (tooth: number) => (tooth === 3 ? null : alternateLean(tooth));
+    expect(setOf([raker], 'before', straight)).toBeNull();
+    const sides = setOf([session([1, 2, 3, 4].map((t) => length('set', t, 0.05))), raker], 'before', straight);
+    expect([sides?.left.count, sides?.right.count, sides?.left.meanMm]).toEqual([1, 2, 0.05]);
+  });
   it('a simulated reading marks the line it is in', () => {
     const real = [length('height', 1, 0), length('height', 2, 0)];
     expect(line(session(real))?.simulated).toBeFalse();

@@ -14,10 +14,10 @@ import type { BandWish } from './families/band/inputs';
 import type { DadoWish } from './families/dado/inputs';
 import type { DadoStudy } from './families/dado/study';
 import type { BladeWish } from './families/circular/inputs';
-import type { ToldBlade } from './families/circular/study';
+import type { BladeStudy } from './families/circular/study';
 import type { BandStudy } from './families/band/study';
 import type { ShopHabits } from './habits';
-import type { LineOrder, WorkOrder } from './order';
+import type { LineOrder, RoundOrdered, WorkOrder } from './order';
 import type { Rates } from './price';
 import type { SawRecord } from './saw-record';
 import type { Coverage } from './tooth-line/coverage';
@@ -134,7 +134,7 @@ export interface PlannedWork extends AnyWork {
 }
 
 /** What is known of a saw whose teeth go round, and what is chosen of it. */
-export type RoundStudy = BandStudy | ToldBlade | DadoStudy;
+export type RoundStudy = BandStudy | BladeStudy | DadoStudy;
 export type RoundWish = BandWish | BladeWish | DadoWish;
 export type RoundStudied =
   | { readonly ok: true; readonly study: RoundStudy }
@@ -146,6 +146,8 @@ export interface RoundWork extends AnyWork {
   /** What is chosen where nobody chose anything. */
   readonly plain: RoundWish;
   readonly study: (facts: WorkFacts, wish: RoundWish) => RoundStudied;
+  /** What a kept order was worked out from, worked out again: what it still offers and shows. */
+  readonly again: (kept: RoundOrdered) => RoundStudy;
   readonly order: (study: RoundStudy, rates: Rates | null) => WorkOrder;
 }
 

@@ -10,6 +10,7 @@ import type { SawOf } from '../../saw/saw';
 import { CROSSCUT_KINDS, toeZone } from '../../saw/saw';
 import { PLATE_MARKS } from '../../saw/plate-marks';
 import { DEFAULT_HABITS, shopHabits } from '../habits';
+import { strokeRate } from '../measured-shapes';
 
 export const LINE_CHOICES = ['free', 'level'] as const;
 /** The joint line's slope: with the tips' own fall, or level with the straight edge. */
@@ -129,9 +130,7 @@ export const lineInputs = z
     /** Teeth that were measured; the rest of `readings` stands for them. */
     measured: z.int().min(0),
     habits: shopHabits,
-    strokeRate: z
-      .object({ rateMmPerStroke: z.number(), errorMmPerStroke: z.number(), readings: z.number() })
-      .readonly(),
+    strokeRate,
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     etch: z.boolean(),
     /** Whether it works the other way of the grain than it is filed for; left out or null where nobody said. */

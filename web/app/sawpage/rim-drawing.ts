@@ -1,6 +1,6 @@
 import { NOT_WORTH_KEEPING_MM } from '@odontis/core/circular/equalise';
 import { dialReadings } from '@odontis/core/circular/dial-of';
-import { circleOf } from '@odontis/core/circular/dial-harmonics';
+import { circleOf, fittedAt } from '@odontis/core/circular/dial-harmonics';
 import type { DialReading, DialSplit } from '@odontis/core/circular/dial-harmonics';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
 import type { SessionKind } from '@odontis/core/evidence/session';
@@ -9,7 +9,6 @@ import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { toothFor } from '@odontis/core/file/flank-angles';
 import type { SawOf } from '@odontis/core/saw/saw';
 import { rolesOn, teethOf } from '@odontis/core/saw/saw';
-import { fittedAt } from '@odontis/core/work/families/circular/study';
 import type { MeasuredSaw } from './build-drawing';
 import { baseDrawing } from './build-drawing';
 import type { Lane, SawDrawing } from './drawing';

@@ -3,10 +3,8 @@ import type { Judgement } from '../../../judgement/books';
 import { WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { BAND_SETS } from '../../../saw/saw';
+import { setOfSides } from '../../measured-shapes';
 import { shopHabits } from '../../habits';
-
-/** Means of one side as sampled, mm. */
-const side = z.object({ count: z.int().min(0), meanMm: z.number(), spreadMm: z.number().nullable() }).readonly();
 
 /** What a person chooses of a band before the order; null by the shop's rules and habits. */
 export const bandWish = z
@@ -37,7 +35,7 @@ export const bandInputs = z
     /** Counted, and not only reckoned from length and pitch. */
     counted: z.boolean(),
     /** Both sides as sampled, the weld's own place left out; null where nobody read any. */
-    set: z.object({ left: side, right: side }).readonly().nullable(),
+    set: setOfSides.nullable(),
     /** Heights under the straight edge as sampled; null where nobody read any. */
     heights: z
       .object({

@@ -3,6 +3,7 @@ import { bandTeeth } from '../../../saw/band-teeth';
 import type { PlaceEstimate } from '../../../evidence/estimates';
 import { estimatesOf, standing } from '../../../evidence/estimates';
 import { meanAndSpread } from '../../../evidence/line-statistics';
+import { setOf } from '../../../evidence/set-of';
 import { sidesOf } from '../../../evidence/sides';
 import type { LengthQuantity } from '../../../evidence/quantities';
 import type { SawOf } from '../../../saw/saw';
@@ -27,8 +28,9 @@ export const isCounted = ({ toothLineMm, pitchMm }: Pick<SawOf<'band'>, 'toothLi
 export function bandInputsOf(facts: WorkFacts, saw: SawOf<'band'>, wish: BandWish): BandInputs {
   const { visit, habits } = facts;
   const teeth = bandTeeth(saw.toothLineMm, saw.pitchMm);
-  const readings = facts.sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
-  const read = (quantity: LengthQuantity) => awayFromWeld(estimatesOf(readings, quantity, null), teeth);
+  const sessions = facts.sessions.map((s) => ({ ...s, readings: awayFromWeld(s.readings, teeth) }));
+  const readings = sessions.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
+  const read = (quantity: LengthQuantity) => estimatesOf(readings, quantity, null);
   const gullets = read('gullet-depth');
   return {
     saw: {
@@ -40,27 +42,19 @@ export function bandInputsOf(facts: WorkFacts, saw: SawOf<'band'>, wish: BandWis
     },
     teeth,
     counted: isCounted(saw),
-    set: sidesRead(read('set'), saw),
+    set: setOf(sessions, 'before', sidesOf(saw)),
     heights: heightsRead(read('height')),
     gulletMm: gullets.length === 0 ? null : meanAndSpread(gullets.map((g) => g.valueMm)).meanMm,
     jawMm: habits.jawMm ?? USUAL_JAW_MM,
     filingsSinceSet: filingsSinceSet(facts.visits),
     marks: [...new Set(visit.marks.map((mark) => mark.kind))],
-    keys: standing(awayFromWeld(readings, teeth))
+    keys: standing(readings)
       .filter((r) => USED.has(r.quantity))
       .map((r) => r.key),
     habits,
     wish,
     judgement: facts.judgement,
   };
-}
-
-function sidesRead(set: readonly PlaceEstimate[], saw: SawOf<'band'>): BandInputs['set'] {
-  const sides = sidesOf(saw);
-  const of = (side: 'left' | 'right') =>
-    meanAndSpread(set.filter((e) => sides(e.place) === side).map((e) => e.valueMm));
-  const [left, right] = [of('left'), of('right')];
-  return left.count + right.count > 0 ? { left, right } : null;
 }
 
 function heightsRead(heights: readonly PlaceEstimate[]): BandInputs['heights'] {

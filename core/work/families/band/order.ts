@@ -1,11 +1,10 @@
 import { POWERED_BLADE_CAUTION } from '../../../circular/blade-geometry';
 import { because, COMMON_PRACTICE, input } from '../../../reason/reason';
 import type { WorkOrder } from '../../order';
-import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';
-import { priceFor } from '../../price';
 import type { Step, StepKind, Stop } from '../../step';
 import { wholeStep as step } from '../round-step';
+import { roundOrder } from '../round-work';
 import { WHOLE_SAW_MINUTES, windowJointMinutes, windowMinutes, windowSetMinutes } from '../../times';
 import type { BandStudy } from './study';
 
@@ -71,19 +70,9 @@ export function orderBand(study: BandStudy, rates: Rates | null): WorkOrder {
     step('finish', { minutes: WHOLE_SAW_MINUTES.finish }),
   ];
   const steps = bare.map((one, i) => (i === 0 ? { ...one, cautions: [...one.cautions, POWERED_BLADE_CAUTION] } : one));
-  const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
-  const price = rates ? priceFor(minutes, rates) : null;
   const [first] = windows;
-  return {
-    version: ORDER_VERSION,
-    family: 'band',
-    work: set.reset || joint.wanted ? 'tune' : 'sharpen',
-    inputs: null,
-    choice: null,
-    steps,
-    targets: [],
-    forecast: null,
-    round: {
+  return roundOrder(
+    {
       family: 'band',
       inputs,
       forecast: {
@@ -97,10 +86,10 @@ export function orderBand(study: BandStudy, rates: Rates | null): WorkOrder {
         filingsTheSetLasts: set.lasts,
       },
     },
-    minutes,
-    minutesError: 0,
-    strokes: study.strokes * inputs.teeth,
-    price: price && rates ? { ...price, currency: rates.currency } : null,
-    reasons: [joint.reason, wanted.reason, set.reason],
-  };
+    set.reset || joint.wanted ? 'tune' : 'sharpen',
+    steps,
+    rates,
+    [joint.reason, wanted.reason, set.reason],
+    study.strokes * inputs.teeth,
+  );
 }

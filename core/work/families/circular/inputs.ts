@@ -1,13 +1,13 @@
 import { z } from 'zod';
+import { DIAL_KINDS } from '../../../circular/dial-harmonics';
 import type { Judgement } from '../../../judgement/books';
 import { ALL_FILINGS, WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { TIPS } from '../../../saw/saw';
+import { setOfSides, strokeRate } from '../../measured-shapes';
 import { shopHabits } from '../../habits';
 
-const DIAL_KINDS = ['scorer', 'raker', 'chipper', 'broken'] as const;
 const dial = z.object({ tooth: z.int().min(1), offMm: z.number(), kind: z.enum(DIAL_KINDS) }).readonly();
-const side = z.object({ count: z.int().min(0), meanMm: z.number(), spreadMm: z.number().nullable() }).readonly();
 
 /** What a file says of a tooth that looks burnt, beside a sound one. */
 export const FILE_TESTS = ['alike', 'softer', 'harder'] as const;
@@ -44,18 +44,18 @@ export const bladeInputs = z
     /** Read round the rim, and again with the blade turned half round on its arbor. */
     dial: z.array(dial).readonly(),
     again: z.array(dial).readonly(),
+    /** Teeth that plane, by the pattern that was told; none where none was. */
+    rakers: z.array(z.int()).readonly(),
     /** How far it was turned between the two, degrees. */
     turnedDeg: z.number(),
     hookDeg: z.number().nullable(),
     bevelDeg: z.number().nullable(),
     gulletMm: z.number().nullable(),
-    set: z.object({ left: side, right: side }).readonly().nullable(),
+    set: setOfSides.nullable(),
     filingsSinceSet: z.number().nullable(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     keys: z.array(z.string()).readonly(),
-    strokeRate: z
-      .object({ rateMmPerStroke: z.number(), errorMmPerStroke: z.number(), readings: z.number() })
-      .readonly(),
+    strokeRate,
     habits: shopHabits,
     wish: bladeWish,
     judgement: z.custom<Judgement>().optional(),

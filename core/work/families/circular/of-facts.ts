@@ -4,6 +4,7 @@ import { dialReadings } from '../../../circular/dial-of';
 import { estimatesOf, standing } from '../../../evidence/estimates';
 import { meanAndSpread } from '../../../evidence/line-statistics';
 import type { LengthQuantity } from '../../../evidence/quantities';
+import { setOf } from '../../../evidence/set-of';
 import { sidesOf } from '../../../evidence/sides';
 import type { SawOf } from '../../../saw/saw';
 import { rolesOn, teethOf } from '../../../saw/saw';
@@ -23,7 +24,7 @@ const USED: ReadonlySet<string> = new Set<LengthQuantity>([
 ]);
 
 /** Teeth that plane by the pattern that was told; none where none was. */
-export const toldRakers = (saw: SawOf<'circular'>): number[] =>
+const toldRakers = (saw: SawOf<'circular'>): number[] =>
   (rolesOn(saw, teethOf(saw)) ?? []).flatMap((role, i) => (role === 'raker' ? [i + 1] : []));
 
 /** Everything a ticket knows of a blade, as its order is worked out from it. mm. O(readings). */
@@ -40,16 +41,8 @@ export function bladeInputsOf(facts: WorkFacts, saw: SawOf<'circular'>, wish: Bl
     return all.length === 0 ? null : meanAndSpread(all.map((e) => e.valueMm)).meanMm;
   };
   const [faceLineMm, fallMm] = [mean('face-line'), mean('bevel-fall')];
-  const sides = sidesOf(saw);
-  const side = (which: 'left' | 'right') =>
-    meanAndSpread(
-      read('set')
-        .filter((e) => sides(e.place) === which)
-        .map((e) => e.valueMm),
-    );
   const first = dial('runout');
   const kindAt = new Map(first.map((r) => [r.tooth, r.kind]));
-  const [left, right] = [side('left'), side('right')];
   return {
     saw: {
       diameterMm: saw.diameterMm,
@@ -63,11 +56,12 @@ export function bladeInputsOf(facts: WorkFacts, saw: SawOf<'circular'>, wish: Bl
     dial: first,
     // A tooth is what it was found to be the first time, however the blade was turned since.
     again: dial('runout-turned').map((r) => ({ ...r, kind: kindAt.get(r.tooth) ?? r.kind })),
+    rakers: toldRakers(saw),
     turnedDeg: TURNED_DEG,
     hookDeg: faceLineMm === null ? null : hookDeg(faceLineMm, saw.diameterMm / 2),
     bevelDeg: fallMm === null ? null : bevelDeg(fallMm, saw.plateThicknessMm),
     gulletMm: mean('gullet-depth'),
-    set: left.count + right.count > 0 ? { left, right } : null,
+    set: setOf(facts.sessions, 'before', sidesOf(saw)),
     filingsSinceSet: filingsSinceSet(facts.visits),
     marks: [...new Set(facts.visit.marks.map((mark) => mark.kind))],
     keys: standing(readings)

@@ -4,9 +4,7 @@ import { because, COMMON_PRACTICE } from '../../../reason/reason';
 import { alternateLean } from '../../../evidence/tooth-reading';
 import { cautionsFor } from '../../cautions';
 import type { WorkOrder } from '../../order';
-import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';
-import { priceFor } from '../../price';
 import type { Step, Stop } from '../../step';
 import {
   jointMinutes,
@@ -18,6 +16,7 @@ import {
   WHOLE_SAW_MINUTES,
 } from '../../times';
 import { BLADE_FILE, wholeStep as step } from '../round-step';
+import { roundOrder } from '../round-work';
 import type { BladeInputs } from './inputs';
 import type { BladeStudy } from './study';
 
@@ -26,8 +25,8 @@ const RAKER_STROKES = 2;
 /** A gullet shallower than this share of the pitch is deepened. No source. */
 const SHALLOW_SHARE = 0.3;
 
-/** Teeth that score and teeth that plane, by the pattern that was told, else by the dial. */
-export function kindsOf({ teeth, dial }: Pick<BladeInputs, 'teeth' | 'dial'>, rakers: readonly number[]) {
+/** Teeth that score and teeth that plane, by the pattern that was told and by the dial. */
+function kindsOf({ teeth, dial, rakers }: BladeInputs) {
   const planes = new Set([...rakers, ...dial.filter((r) => r.kind === 'raker').map((r) => r.tooth)]);
   const broken = new Set(dial.filter((r) => r.kind === 'broken').map((r) => r.tooth));
   const all = Array.from({ length: teeth }, (_, i) => i + 1).filter((tooth) => !broken.has(tooth));
@@ -176,9 +175,9 @@ function refusal({ inputs }: BladeStudy): string | null {
 }
 
 /** A blade's whole order (trade section 6); of a carbide-tipped one the way to the grinder and back. Minutes; mm. O(teeth). */
-export function orderBlade(study: BladeStudy, rates: Rates | null, told: readonly number[]): WorkOrder {
+export function orderBlade(study: BladeStudy, rates: Rates | null): WorkOrder {
   const { inputs, equal, split, apart, joint, jointMm, wanted, setting: set } = study;
-  const { scorers, rakers } = kindsOf(inputs, told);
+  const { scorers, rakers } = kindsOf(inputs);
   const carbide = inputs.saw.tipped === 'carbide';
   const refused = refusal(study);
   const work = carbide ? carbideSteps(study) : steelSteps(study, scorers, rakers);
@@ -187,19 +186,9 @@ export function orderBlade(study: BladeStudy, rates: Rates | null, told: readonl
     step('finish', { minutes: WHOLE_SAW_MINUTES.finish }),
   ];
   const steps = refused === null ? [...work, ...last] : [];
-  const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
-  const price = rates ? priceFor(minutes, rates) : null;
   const worked = carbide ? 0 : jointMm;
-  return {
-    version: ORDER_VERSION,
-    family: 'circular',
-    work: carbide ? 'sharpen' : set.reset ? 'tune' : 'sharpen',
-    inputs: null,
-    choice: null,
-    steps,
-    targets: [],
-    forecast: null,
-    round: {
+  return roundOrder(
+    {
       family: 'circular',
       inputs,
       forecast: {
@@ -221,10 +210,9 @@ export function orderBlade(study: BladeStudy, rates: Rates | null, told: readonl
         ...(refused !== null && { refused }),
       },
     },
-    minutes,
-    minutesError: 0,
-    strokes: steps.reduce((sum, one) => sum + one.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
-    price: price && rates ? { ...price, currency: rates.currency } : null,
-    reasons: carbide ? [] : [study.reason, wanted.reason, set.reason],
-  };
+    carbide ? 'sharpen' : set.reset ? 'tune' : 'sharpen',
+    steps,
+    rates,
+    carbide ? [] : [study.reason, wanted.reason, set.reason],
+  );
 }

@@ -192,4 +192,26 @@ describe('the order of a circular blade', () => {
     const { order: once } = circularWork.ofRecord({ ...record, again: undefined }) as { order: WorkOrder };
     expect(ownOf(once).forecast.arborMm).toBeNull();
   });
+
+  it('of a record: the rim’s speed where one is told, judged by the marked limit and by nothing else', () => {
+    const record = exampleRecord<CircularRecord>('circular-saw');
+    const speed = (told: Partial<CircularRecord>) => circularWork.ofRecord({ ...record, ...told });
+    // Peripheral speed = pi D n (engineers' handbooks, from memory): 250 mm at 3,450 a minute.
+    expect(speed({})).toEqual(
+      jasmine.objectContaining({
+        speed: { ok: true, limitRpm: 6000, metresPerSecond: jasmine.any(Number) },
+      }),
+    );
+    expect((speed({}) as { speed: { metresPerSecond: number } }).speed.metresPerSecond).toBeCloseTo(45.2, 1);
+    const wrong = { speed: jasmine.objectContaining({ ok: false, code: 'over-marking' }) };
+    expect(speed({ turnsPerMinute: 6001 })).toEqual(jasmine.objectContaining(wrong));
+    expect(Object.keys(speed({ turnsPerMinute: undefined }))).toEqual(['family', 'order']);
+  });
+
+  it('rakers told by the pattern are left to themselves though nobody read a dial', () => {
+    const told = { ...blade, filing: 'combination', pattern: 'CCCCR' } as SawOf<'circular'>;
+    const { inputs, forecast } = ownOf(orderOf(facts(told)));
+    expect(inputs.rakers.slice(0, 3)).toEqual([5, 10, 15]);
+    expect(forecast.rakers).toBe(inputs.rakers.length);
+  });
 });

@@ -1,5 +1,5 @@
 import type { BladeAndArbor, DialReading, DialSplit } from '../../../circular/dial-harmonics';
-import { circleOf, tellBladeFromArbor, toothAngle, withoutArbor } from '../../../circular/dial-harmonics';
+import { circleOf, tellBladeFromArbor, withoutArbor } from '../../../circular/dial-harmonics';
 import type { BelowFiling, EqualisePlan } from '../../../circular/equalise';
 import { equalise, fileBelow } from '../../../circular/equalise';
 import type { JointRound } from '../../../circular/joint-round';
@@ -45,17 +45,6 @@ export interface BladeStudy {
   readonly wanted: FamilySet;
   readonly setting: SettingDecision;
   readonly reason: Reason;
-}
-
-/** The fitted circle at a tooth: mean and eccentricity. mm. */
-export const fittedAt = (split: DialSplit, tooth: number, teeth: number): number => {
-  const angle = toothAngle(tooth, teeth);
-  return split.meanMm + split.cosMm * Math.cos(angle) + split.sinMm * Math.sin(angle);
-};
-
-/** With the rakers its pattern tells. */
-export interface ToldBlade extends BladeStudy {
-  readonly told: readonly number[];
 }
 
 /** Jointed down to the lowest scoring tooth worth keeping, unless another depth was chosen. O(n log n). */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { SPREAD_VERDICTS } from '../../../circular/equalise';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { setPart } from '../../../saw/saw';
+import { strokeRate } from '../../measured-shapes';
 import { shopHabits } from '../../habits';
 
 /** What a person chooses of a set; null by what was read. */
@@ -27,9 +28,7 @@ export const dadoInputs = z
     /** What is marked of every part, in its order. */
     marks: z.array(z.array(z.enum(PLATE_MARKS)).readonly()).readonly(),
     keys: z.array(z.string()).readonly(),
-    strokeRate: z
-      .object({ rateMmPerStroke: z.number(), errorMmPerStroke: z.number(), readings: z.number() })
-      .readonly(),
+    strokeRate,
     habits: shopHabits,
     wish: dadoWish,
   })

@@ -2,13 +2,13 @@ import { POWERED_BLADE_CAUTION } from '../../../circular/blade-geometry';
 import { because, COMMON_PRACTICE, input } from '../../../reason/reason';
 import { cautionsFor } from '../../cautions';
 import type { WorkOrder } from '../../order';
-import { ORDER_VERSION } from '../../order';
 import type { Rates } from '../../price';
-import { priceFor } from '../../price';
 import type { Step, Stop } from '../../step';
 import { jointMinutes, jointPasses, pointingMinutes, WHOLE_SAW_MINUTES } from '../../times';
 import { BLADE_FILE, wholeStep as step } from '../round-step';
+import { roundOrder } from '../round-work';
 import type { DadoStudy, PartStudy } from './study';
+import { OUT_OF_USE } from './study';
 
 /** Chippers stand by themselves: so many strokes of sharpening after the flat is gone. */
 const partStops = ({ index, teeth }: PartStudy, more: number): Stop[] =>
@@ -80,13 +80,12 @@ function chipperStep(study: DadoStudy, one: PartStudy): Step {
 /** Why a set is not worked here; null where it is: an outer blade holds everything between. */
 function refusal({ inputs }: DadoStudy): string | null {
   const bad = inputs.parts.filter(
-    (part, i) => part.kind === 'outer' && inputs.marks[i]?.some((mark) => WRECKED.has(mark)),
+    (part, i) => part.kind === 'outer' && inputs.marks[i]?.some((mark) => OUT_OF_USE.has(mark)),
   );
   return bad.length === 0
     ? null
     : `The ${bad.map((part) => part.id).join(' and the ')} is cracked or bent, and a set is never run with a part missing that holds another: mark it so that nobody mounts it, and give the set back without being worked.`;
 }
-const WRECKED: ReadonlySet<string> = new Set(['crack', 'bend', 'kink', 'twist']);
 
 /** A set's whole order: the outer blades, then every chipper, then how it is put on the arbor. Minutes; mm. O(teeth). */
 export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
@@ -106,21 +105,11 @@ export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
           step('test', { minutes: WHOLE_SAW_MINUTES.test, cautions: [...cautionsFor('test'), POWERED_BLADE_CAUTION] }),
           step('finish', { minutes: WHOLE_SAW_MINUTES.finish }),
         ];
-  const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
-  const price = rates ? priceFor(minutes, rates) : null;
   const short = parts.flatMap((one) =>
     one.teeth.filter((t) => t.short).map((t) => ({ part: one.part.id, tooth: t.tooth })),
   );
-  return {
-    version: ORDER_VERSION,
-    family: 'dado',
-    work: 'sharpen',
-    inputs: null,
-    choice: null,
-    steps,
-    targets: [],
-    forecast: null,
-    round: {
+  return roundOrder(
+    {
       family: 'dado',
       inputs,
       forecast: {
@@ -141,10 +130,9 @@ export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
         ...(refused !== null && { refused }),
       },
     },
-    minutes,
-    minutesError: 0,
-    strokes: steps.reduce((sum, one) => sum + strokesOf(one.stops), 0),
-    price: price && rates ? { ...price, currency: rates.currency } : null,
-    reasons: [],
-  };
+    'sharpen',
+    steps,
+    rates,
+    [],
+  );
 }

@@ -53,7 +53,7 @@ function lowestKept(heights: readonly number[]): number | null {
 }
 
 /** What puts a part out of use. */
-const OUT_OF_USE: ReadonlySet<string> = new Set(['crack', 'bend', 'kink', 'twist']);
+export const OUT_OF_USE: ReadonlySet<string> = new Set(['crack', 'bend', 'kink', 'twist']);
 
 /** Chippers and shims out of use; an outer blade is never left out, nothing holds without it. */
 const leftOut = ({ parts, marks }: DadoInputs): string[] =>

@@ -1,12 +1,11 @@
 import { estimatesOf, standing } from '../../../evidence/estimates';
-import { quantitiesOf } from '../../../evidence/quantities';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
 import type { SawOf } from '../../../saw/saw';
-import type { RoundWork, WorkFacts } from '../../family-work';
+import type { WorkFacts } from '../../family-work';
 import { DEFAULT_HABITS } from '../../habits';
-import type { WorkOrder } from '../../order';
 import type { DadoRecord } from '../../saw-record';
 import { BLADE_FILE } from '../round-step';
+import { roundWork } from '../round-work';
 import type { DadoInputs, DadoWish } from './inputs';
 import { orderDado } from './order';
 import { studyDado } from './study';
@@ -14,29 +13,13 @@ import { studyDado } from './study';
 const PLAIN: DadoWish = { family: 'dado', wantedMm: null };
 
 /** Dado sets: outer blades first, chippers brought down to one height, stacked for a groove. */
-export const dadoWork: RoundWork = {
-  family: 'dado',
-  way: 'round',
-  measured: quantitiesOf,
+export const dadoWork = roundWork('dado', {
   plain: PLAIN,
-  study: (facts, wish) => {
-    if (facts.saw.family !== 'dado' || wish.family !== 'dado') throw new RangeError('This is no dado set.');
-    try {
-      return { ok: true, study: studyDado(dadoInputsOf(facts, facts.saw, wish)) };
-    } catch (error) {
-      if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message };
-      throw error;
-    }
-  },
-  order: (study, rates) => {
-    if (study.family !== 'dado') throw new RangeError('This is no dado set’s study.');
-    return orderDado(study, rates);
-  },
-  ofRecord: (record) => {
-    if (record.family !== 'dado') throw new RangeError('This is no dado record.');
-    return { family: record.family, order: orderOfRecord(record) };
-  },
-};
+  ofFacts: dadoInputsOf,
+  ofRecord: inputsOfRecord,
+  study: studyDado,
+  order: orderDado,
+});
 
 /** Everything a ticket knows of a set: heights of every part on one dial, marks part by part. mm. O(readings). */
 function dadoInputsOf(facts: WorkFacts, saw: SawOf<'dado'>, wish: DadoWish): DadoInputs {
@@ -64,11 +47,11 @@ function dadoInputsOf(facts: WorkFacts, saw: SawOf<'dado'>, wish: DadoWish): Dad
 }
 
 /** A set of its parts, its chippers' readings laid tooth after tooth over the chippers in their order. mm. */
-function orderOfRecord(record: DadoRecord): WorkOrder {
+function inputsOfRecord(record: DadoRecord): DadoInputs {
   const chippers = record.parts.filter((part) => part.kind === 'chipper').length;
   const each = chippers === 0 ? 0 : Math.ceil((record.chippers?.length ?? 0) / chippers);
   let next = 0;
-  const study = studyDado({
+  return {
     diameterMm: record.diameterMm ?? USUAL_SET_MM,
     markedLimitRpm: null,
     parts: record.parts.map((part) => ({
@@ -86,8 +69,7 @@ function orderOfRecord(record: DadoRecord): WorkOrder {
     strokeRate: record.strokeRate ?? UNCALIBRATED_STROKES,
     habits: { ...DEFAULT_HABITS, ...record.habits },
     wish: { family: 'dado', wantedMm: record.wantedMm ?? null },
-  });
-  return orderDado(study, null);
+  };
 }
 
 /** A set of ordinary size where its record does not say. Common practice, no source. */

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { DialReading, DialSplit } from '@odontis/core/circular/dial-harmonics';
 import { NOT_WORTH_KEEPING_MM } from '@odontis/core/circular/equalise';
-import { toothAngle } from '@odontis/core/circular/dial-harmonics';
-import { fittedAt } from '@odontis/core/work/families/circular/study';
+import { fittedAt, toothAngle } from '@odontis/core/circular/dial-harmonics';
 
 /** Half the picture, the rim's radius in it, and how far the highest tooth stands out at the most, px. */
 const HALF = 150;

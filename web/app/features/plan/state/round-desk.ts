@@ -3,7 +3,7 @@ import { patchState, signalStore, withComputed, withHooks, withMethods, withProp
 import { Store } from '@ngrx/store';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { workOf } from '@odontis/core/work/families';
-import type { RoundStudied, RoundWish } from '@odontis/core/work/family-work';
+import type { RoundStudied, RoundStudy, RoundWish } from '@odontis/core/work/family-work';
 import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
@@ -66,6 +66,12 @@ export const RoundDesk = signalStore(
       order,
       /** The family's own part of the order. */
       own: computed((): RoundOrdered | null => order()?.round ?? null),
+      /** What that is worked out from: of an accepted plan what was kept with it, worked out again. */
+      study: computed((): RoundStudy | null => {
+        const [kept, found, work] = [frozen()?.order.round, studied(), desk.work()];
+        if (kept) return work?.again(kept) ?? null;
+        return found?.ok ? found.study : null;
+      }),
       /** Why there is no order, in a sentence; null where there is one. */
       why: computed(() => {
         const found = studied();

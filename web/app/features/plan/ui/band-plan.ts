@@ -10,6 +10,7 @@ import { LoopPicture } from '../../../shared/loop/loop-picture';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
+import { SetChoice } from './set-choice';
 
 /** A count that is off what length and pitch say by more than this share is asked about. No source. */
 const ASKED_SHARE = 0.02;
@@ -18,7 +19,7 @@ const ASKED_SHARE = 0.02;
 @Component({
   selector: 'od-band-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, MatFormFieldModule, MatInput, LoopPicture, Notice, Why],
+  imports: [MatButton, MatButtonToggleModule, MatFormFieldModule, MatInput, LoopPicture, Notice, SetChoice, Why],
   templateUrl: './band-plan.html',
   styleUrl: './plan-part.scss',
   styles: `

@@ -5,14 +5,16 @@ import { MatInput } from '@angular/material/input';
 import { MatSliderModule } from '@angular/material/slider';
 import { BELOW_SCORERS_MM } from '@odontis/core/circular/equalise';
 import { jumpedTurn, rimGap } from '@odontis/core/circular/dial-faults';
+import { rimSpeed } from '@odontis/core/circular/blade-geometry';
 import { chipRoomMm2 } from '@odontis/core/circular/joint-round';
 import type { BladeOrdered, BladeWish } from '@odontis/core/work/families/circular/inputs';
-import { studyBlade } from '@odontis/core/work/families/circular/study';
+import type { BladeStudy } from '@odontis/core/work/families/circular/study';
 import type { WorkOrder } from '@odontis/core/work/order';
 import { WheelPicture } from '../../../shared/loop/wheel-picture';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
+import { SetChoice } from './set-choice';
 
 /** The wood a blade's chip room is told for, mm. */
 const TOLD_CUT_MM = 50;
@@ -21,7 +23,7 @@ const TOLD_CUT_MM = 50;
 @Component({
   selector: 'od-blade-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, MatSliderModule, WheelPicture, Notice, Why],
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, MatSliderModule, WheelPicture, Notice, SetChoice, Why],
   templateUrl: './blade-plan.html',
   styleUrl: './plan-part.scss',
   styles: `
@@ -36,6 +38,8 @@ const TOLD_CUT_MM = 50;
 export class BladePlan {
   protected readonly speech = inject(Speech);
   readonly own = input.required<BladeOrdered>();
+  /** The depths that can be chosen, circle and teeth. */
+  readonly study = input.required<BladeStudy>();
   readonly order = input.required<WorkOrder>();
   readonly frozen = input.required<boolean>();
   /** How much of the rim is seen unrolled. */
@@ -45,8 +49,6 @@ export class BladePlan {
   protected readonly below = BELOW_SCORERS_MM;
   protected readonly cutMm = TOLD_CUT_MM;
 
-  /** What the blade was worked out from, worked out again: the depths that can be chosen, circle and teeth. */
-  protected readonly study = computed(() => studyBlade(this.own().inputs));
   protected readonly carbide = computed(() => this.own().inputs.saw.tipped === 'carbide');
   protected readonly burnt = computed(() => this.own().inputs.marks.includes('burn'));
   protected readonly reason = (what: string) => this.order().reasons.find((r) => r.what === what) ?? null;
@@ -82,8 +84,10 @@ export class BladePlan {
       : `blade ${this.speech.fine(bladeMm)}, arbor ${this.speech.fine(arborMm)}${error}`;
   });
   protected readonly speed = computed(() => {
-    const limit = this.own().inputs.saw.markedLimitRpm;
-    return limit === null ? 'no marking: ask the owner, none is guessed' : `at most ${limit} turns a minute, as marked`;
+    const { markedLimitRpm: limit, diameterMm } = this.own().inputs.saw;
+    if (limit === null) return 'no marking: ask the owner, none is guessed';
+    const { metresPerSecond } = rimSpeed(diameterMm, limit, limit);
+    return `at most ${limit} turns a minute, as marked: ${metresPerSecond.toFixed(0)} m/s at the rim`;
   });
 
   protected choose(change: Partial<Omit<BladeWish, 'family'>>): void {

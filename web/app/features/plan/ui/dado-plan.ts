@@ -1,11 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { parseLength } from '@odontis/core/units/length';
 import type { SpreadVerdict } from '@odontis/core/circular/equalise';
 import type { DadoOrdered, DadoWish } from '@odontis/core/work/families/dado/inputs';
-import { studyDado } from '@odontis/core/work/families/dado/study';
-import type { PartStudy } from '@odontis/core/work/families/dado/study';
+import type { DadoStudy, PartStudy } from '@odontis/core/work/families/dado/study';
 import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Speech } from '../../../shared/speech/speech';
 import { SPREAD_SAYS } from '../../../shared/words/spread-words';
@@ -27,12 +26,12 @@ import { Notice } from '../../../shared/ui/notice';
 export class DadoPlan {
   protected readonly speech = inject(Speech);
   readonly own = input.required<DadoOrdered>();
+  readonly study = input.required<DadoStudy>();
   readonly frozen = input.required<boolean>();
   readonly chose = output<DadoWish>();
   /** A part to be seen on the sheet. */
   readonly part = output<string>();
   readonly slipped = output<string | null>();
-  protected readonly study = computed(() => studyDado(this.own().inputs));
   protected readonly spread = (verdict: SpreadVerdict | null): string => (verdict === null ? '' : SPREAD_SAYS[verdict]);
 
   /** A part's condition in figures: read or not, how uneven, how much is to come off. */

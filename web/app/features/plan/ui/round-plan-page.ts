@@ -7,7 +7,6 @@ import type { Step } from '@odontis/core/work/step';
 import { jointedRim, roundDrawing } from '../../../sawpage/round-drawing';
 import type { DepthHandle } from '../../../sawpage/saw-sheet';
 import { SawSheet } from '../../../sawpage/saw-sheet';
-import { studyBlade } from '@odontis/core/work/families/circular/study';
 import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
@@ -66,10 +65,9 @@ export class RoundPlanPage {
 
   /** A steel blade that was read by dial, and the depth it is jointed to. */
   private readonly blade = computed(() => {
-    const own = this.desk.own();
-    if (own?.family !== 'circular' || own.inputs.saw.tipped === 'carbide') return null;
-    const study = studyBlade(own.inputs);
-    if (!study.equal) return null;
+    const [own, study] = [this.desk.own(), this.desk.study()];
+    if (own?.family !== 'circular' || study?.family !== 'circular') return null;
+    if (own.inputs.saw.tipped === 'carbide' || !study.equal) return null;
     return { own, study, atMm: study.equal.targetMm + study.advisedMm - study.jointMm };
   });
   /** The joint line pulled down on the rim itself. */
