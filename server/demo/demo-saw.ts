@@ -1,14 +1,14 @@
 import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import { countFromPitchMm, pitchMmFromCount, teethOnLine } from '@odontis/core/units/points';
-import type { SawOf } from '@odontis/core/saw/saw';
+import type { Saw, SawOf } from '@odontis/core/saw/saw';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { wornLine } from './worn-line';
 
 export type StraightSaw = SawOf<'hand' | 'back'>;
 
-const STRAIGHT = ORDINARY_SAWS.map((one) => one.saw).filter(
-  (saw): saw is StraightSaw => saw.family === 'hand' || saw.family === 'back',
-);
+export const isStraight = (saw: Saw): saw is StraightSaw => saw.family === 'hand' || saw.family === 'back';
+
+const STRAIGHT = ORDINARY_SAWS.map((one) => one.saw).filter(isStraight);
 
 /** The n-th demo saw: ordinary ones in turn, sizes a little different each. */
 export function demoSaw(n: number, random: () => number): StraightSaw {

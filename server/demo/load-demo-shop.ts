@@ -13,29 +13,21 @@ import type { Stage, Waits } from '@odontis/contract/ticket';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Answered } from '@odontis/core/shop/judge-intake';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
-import { takeLine } from '@odontis/core/evidence/take';
 import type { Reading } from '@odontis/core/evidence/reading';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { keepReadings } from '../features/evidence/keep-readings';
-import type { StraightSaw } from './demo-saw';
 import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Database } from '../database/connect';
 import type { SawRow } from '../features/customers/model';
 import { toSaw, toSawRow } from '../features/customers/service';
 import { FIRST_BOOK } from '../features/shop/service';
 import { loadCalibrations } from './calibrations';
-import { demoAfter, demoReadings, demoSaw } from './demo-saw';
+import { demoSaw, isStraight } from './demo-saw';
+import type { CameIn } from './measure-demo';
+import { measuredAfter, measuredBefore } from './measure-demo';
 import type { OtherVisit } from './other-saws';
-import { dialledSet, FILED_DADO, WORN_DADO } from './demo-dado';
-import { dialledBlade, FILED_BLADE, WORN_BLADE } from './demo-blade';
-import type { BladeWear } from './demo-blade';
-import { sampledBand, WORN_BAND } from './demo-band';
-import type { BandWear } from './demo-band';
-import type { CrosscutWear } from './demo-crosscut';
-import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
-import { edgesToMeasure, readPull, wornPull } from './demo-pull';
 import { linesOfOrder } from '@odontis/core/work/lines-of-order';
 import { OTHER_VISITS, otherSaw } from './other-saws';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
@@ -43,8 +35,6 @@ import { loadNotes } from './notes';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
-/** A band as it leaves the vise. */
-const WORKED_BAND: BandWear = { setMm: 0.175, unevenMm: 0.03 };
 /** From this saw on every other one is of another family than hand and back. */
 const OTHERS_FROM = 17;
 /** How each of the staff stands to the reckoned minutes, so that paces differ as they do. */
@@ -68,7 +58,7 @@ const QUEUE: readonly (readonly [Stage, number, (readonly [Waits, string])?])[] 
   ['measure', 11],
 ];
 
-interface Visit {
+interface Visit extends Pick<CameIn, 'wear' | 'band' | 'blade'> {
   readonly stage: Stage;
   readonly opened: DateTime;
   readonly promised: DateTime;
@@ -77,10 +67,7 @@ interface Visit {
   readonly consents?: readonly string[];
   readonly complaint: string;
   readonly waits?: readonly [Waits, string];
-  readonly wear?: CrosscutWear;
   readonly rakerTip?: RakerTip;
-  readonly band?: BandWear;
-  readonly blade?: BladeWear;
 }
 
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
@@ -92,13 +79,6 @@ export function loadDemoShop(db: Database): Promise<boolean> {
     return true;
   });
 }
-
-/** A line of like teeth as it is keyed, tooth after tooth. */
-const keyedLine = (teeth: readonly ToothReading[]): Reading[] =>
-  takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint: randomUUID });
-
-/** How a crosscut saw came in on earlier visits. */
-const PAST_WEAR: CrosscutWear = { breastMm: 10, hollowMm: 0.2, tooLow: 0 };
 
 /**
  * Plays the shop's three years into an empty database, in one story from the counter
@@ -260,63 +240,23 @@ class DemoLoader {
       { transaction },
     );
     if (stage === 'declined') return;
-    const hard = salt % 3 !== 2;
     const facts = toSaw(saw);
-    if (facts.family === 'crosscut') {
-      const wear = visit.wear ?? PAST_WEAR;
-      const teeth = wornCrosscut(facts, wear, this.random);
-      await this.measuring(
-        ticket.id,
-        'before',
-        gaugedCrosscut(facts, teeth, { widths: true, cutters: wear.cutters }, this.random),
-        by,
-        opened,
-      );
-      if (stage === 'plan' || stage === 'measure') return;
-      await this.work(ticket.id, saw, visit, teeth, by);
-      return;
-    }
-    if (facts.family === 'band') {
-      await this.measuring(ticket.id, 'before', sampledBand(facts, visit.band ?? WORN_BAND, this.random), by, opened);
-      if (stage === 'plan' || stage === 'measure') return;
-      await this.work(ticket.id, saw, visit, [], by);
-      return;
-    }
-    if (facts.family === 'circular') {
-      if (facts.tipped === 'steel')
-        await this.measuring(
-          ticket.id,
-          'before',
-          dialledBlade(facts, visit.blade ?? WORN_BLADE, this.random),
-          by,
-          opened,
-        );
-      if (stage === 'plan' || stage === 'measure') return;
-      await this.work(ticket.id, saw, visit, [], by);
-      return;
-    }
-    if (facts.family === 'dado') {
-      await this.measuring(ticket.id, 'before', dialledSet(facts, WORN_DADO, this.random), by, opened);
-      if (stage === 'plan' || stage === 'measure') return;
-      await this.work(ticket.id, saw, visit, [], by);
-      return;
-    }
-    if (facts.family === 'pull') {
-      const edges = edgesToMeasure(facts).map((edge) => ({ edge, teeth: wornPull(facts, edge, this.random) }));
-      const read = edges.flatMap(({ edge, teeth }) => readPull(facts, edge, teeth));
-      await this.measuring(ticket.id, 'before', read, by, opened);
-      if (stage === 'plan' || stage === 'measure') return;
-      await this.work(ticket.id, saw, visit, edges[0]?.teeth ?? [], by);
-      return;
-    }
-    if (stage === 'measure') return;
-    const readings = demoReadings(facts as StraightSaw, { hard, brokenAt: n === 1 ? 31 : undefined }, this.random);
-    await this.measuring(ticket.id, 'before', keyedLine(readings), by, opened);
-    if (stage === 'plan') return;
-    await this.work(ticket.id, saw, visit, readings, by);
+    // A hand or back saw that waits to be measured has no reading yet.
+    if (stage === 'measure' && isStraight(facts)) return;
+    const came = { ...visit, hard: salt % 3 !== 2, brokenAt: n === 1 ? 31 : undefined };
+    const measured = measuredBefore(facts, came, this.random);
+    if (measured) await this.measuring(ticket.id, 'before', measured.readings, by, opened);
+    if (stage === 'plan' || stage === 'measure') return;
+    await this.work(ticket.id, facts, visit, measured?.teeth ?? [], by);
   }
 
-  private async work(ticketId: number, saw: SawRow, visit: Visit, readings: ToothReading[], by: number): Promise<void> {
+  private async work(
+    ticketId: number,
+    saw: Saw,
+    visit: Visit,
+    teeth: readonly ToothReading[],
+    by: number,
+  ): Promise<void> {
     const { db, transaction } = this;
     const dossier = await readDossier(db, ticketId, transaction);
     const order = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([])), visit);
@@ -344,21 +284,15 @@ class DemoLoader {
       { bind: [JSON.stringify(events), row.id, by], transaction },
     );
     if (visit.stage === 'bench') return;
-    const facts = toSaw(saw);
-    const lines = linesOfOrder(order);
-    const again =
-      roundAgain(facts, this.random) ??
-      lines.flatMap(({ edge, inputs, targets, forecast }, i) => {
-        const before = i === 0 ? readings : inputs.readings;
-        const after = demoAfter(targets, before, forecast.set.perSideMm, this.random);
-        if (facts.family === 'pull') return readPull(facts, edge, after);
-        return facts.family === 'crosscut'
-          ? gaugedCrosscut(facts, after, { widths: false }, this.random)
-          : keyedLine(after);
-      });
-    await this.measuring(ticketId, 'after', again, by, visit.opened.plus({ days: 2 }));
+    await this.measuring(
+      ticketId,
+      'after',
+      measuredAfter(saw, order, teeth, this.random),
+      by,
+      visit.opened.plus({ days: 2 }),
+    );
     if (visit.stage === 'check') return;
-    const cuts = order.round ? [{ edge: null, forecast: order.round.forecast }] : lines;
+    const cuts = order.round ? [{ edge: null, forecast: order.round.forecast }] : linesOfOrder(order);
     for (const [i, { edge, forecast }] of cuts.entries())
       await db.models.CheckRound.create(
         {
@@ -402,14 +336,6 @@ class DemoLoader {
     );
     await keepReadings(db, readings, { sessionId: row.id, by, at: at.toJSDate() }, transaction);
   }
-}
-
-/** A saw whose teeth go round as it is measured after the work; null of any other. */
-function roundAgain(saw: Saw, random: () => number): Reading[] | null {
-  if (saw.family === 'band') return sampledBand(saw, WORKED_BAND, random);
-  if (saw.family === 'dado') return dialledSet(saw, FILED_DADO, random, true);
-  if (saw.family !== 'circular') return null;
-  return saw.tipped === 'steel' ? dialledBlade(saw, FILED_BLADE, random) : [];
 }
 
 /** The order of a saw of the demo, as advised; whatever way its family is planned. */

@@ -1,7 +1,7 @@
 import type { OldDatabase } from '../testing/old-database';
 import { oldDatabase } from '../testing/old-database';
 
-const LAST_BEFORE = '2026-11-29-gauged-breast';
+const LAST_BEFORE = '2026-11-29-gauged-quantities';
 const THIS = '2026-11-29-check-edges';
 const ticket = (number: number, edge: string | null): string => `
   INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by, arrival_id)

@@ -12,7 +12,7 @@ import { toeZones } from './2026-11-29-toe-zones';
 import { calibrations } from './2026-11-29-calibrations';
 import { retooth } from './2026-11-29-retooth';
 import { checkEdges } from './2026-11-29-check-edges';
-import { gaugedBreast } from './2026-11-29-gauged-breast';
+import { gaugedQuantities } from './2026-11-29-gauged-quantities';
 import { rakerWidth } from './2026-11-29-raker-width';
 import { patternOffset } from './2026-11-29-pattern-offset';
 import { pullEdges } from './2026-11-29-pull-edges';
@@ -38,7 +38,7 @@ export const MIGRATIONS: readonly Migration[] = [
   rakerWidth,
   shavings,
   pullEdges,
-  gaugedBreast,
+  gaugedQuantities,
   checkEdges,
 ];
 

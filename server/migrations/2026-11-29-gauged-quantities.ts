@@ -11,8 +11,8 @@ const BEFORE = `'place', 'height', 'set', 'raker-depth', 'runout', 'chipper-heig
  * a face and its bevel by its fall, a set by its test groove. Nothing that was read is ever taken away: down it goes only
  * while none was.
  */
-export const gaugedBreast: Migration = {
-  name: '2026-11-29-gauged-breast',
+export const gaugedQuantities: Migration = {
+  name: '2026-11-29-gauged-quantities',
   up: KNOWN(`${BEFORE}, 'breast', 'runout-turned', 'face-line', 'bevel-fall', 'groove-step'`),
   down: KNOWN(BEFORE),
 };
