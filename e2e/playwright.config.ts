@@ -14,7 +14,7 @@ export default defineConfig({
     baseURL: ownShop().base,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
       args: [
         '--no-sandbox',
         '--disable-gpu',

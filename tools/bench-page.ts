@@ -7,7 +7,7 @@ import { inShop, keepLine, percentile } from './bench-shop';
 import { dossier } from '../contract/dossier';
 import type { ToothReading } from '../core/evidence/tooth-reading';
 import { madeLine, madeScan } from '../core/reference/made-scan';
-import { CHROMIUM } from './debian';
+import { ensureChromium } from './debian';
 
 const TEETH = 400;
 
@@ -169,7 +169,7 @@ async function panScan(page: Page): Promise<void> {
 export const measurePages = (bench: ShopBench): Promise<void> =>
   inShop(bench, async (client, address) => {
     const browser = await chromium.launch({
-      executablePath: CHROMIUM,
+      executablePath: ensureChromium(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     });
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();

@@ -3,20 +3,17 @@ import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import type { Ended } from './odontis-command';
+import { odontisCommand } from './odontis-command';
 
-interface Ended {
-  readonly code: number;
-  readonly out: string;
-  readonly lines: readonly string[];
-}
+const odontis = (...args: string[]): Promise<Ended> => odontisCommand(args);
 
-/** The command as a shop would run it; every call is a process of its own. */
-const odontis = (...args: string[]): Promise<Ended> =>
+/** The command as a shop runs it: a process of its own. */
+const inProcess = (...args: string[]): Promise<{ code: number; out: string; err: string }> =>
   new Promise((resolve) => {
-    execFile(process.execPath, ['tools/bootstrap.mjs', 'odontis', ...args], { maxBuffer: 1e8 }, (error, out, err) => {
-      const code = error ? Number(error.code) : 0;
-      resolve({ code, out, lines: err.split('\n').filter((line) => line !== '') });
-    });
+    execFile(process.execPath, ['tools/bootstrap.mjs', 'odontis', ...args], { maxBuffer: 1e8 }, (error, out, err) =>
+      resolve({ code: error ? Number(error.code) : 0, out, err }),
+    );
   });
 
 const CSV_OPTIONS = [
@@ -200,6 +197,17 @@ describe('the command line on the core', () => {
         .toBeFalse();
       if (!name.includes('CSV without')) expect(lines.length).withContext(name).toBe(1);
     });
+  });
+
+  it('as a process it prints JSON alone, or its lines and exit code 2', async () => {
+    const [good, bad] = await Promise.all([
+      inProcess('plan', 'docs/examples/back-saw.json'),
+      inProcess('plan', 'docs/examples/no-such.json'),
+    ]);
+    expect([good.code, good.err.includes('odontis')]).toEqual([0, false]);
+    expect(JSON.parse(good.out)).toEqual(jasmine.objectContaining({ family: 'back' }));
+    expect([bad.code, bad.out]).toEqual([2, '']);
+    expect(bad.err).toContain('cannot be read: is it there?');
   });
 
   it('an unknown command is one line, too, and help tells the two there are', async () => {

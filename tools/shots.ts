@@ -10,7 +10,7 @@ import { walkOf } from '../core/work/step';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { runServer } from '../server/main';
 import { Cluster, freePort } from './cluster';
-import { CHROMIUM, ensureChromium, ensurePostgres } from './debian';
+import { ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
@@ -18,7 +18,7 @@ const INTO = path.resolve('docs', 'screenshots');
 
 /** Retakes docs/screenshots from a fresh demo shop: one picture a main view, 1280 x 800. */
 async function shots(): Promise<void> {
-  ensureChromium();
+  const executablePath = ensureChromium();
   buildWeb();
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-shots-'));
   chmodSync(folder, 0o755);
@@ -32,7 +32,7 @@ async function shots(): Promise<void> {
     demo: true,
   });
   const browser = await chromium.launch({
-    executablePath: CHROMIUM,
+    executablePath,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   try {

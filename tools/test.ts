@@ -17,6 +17,8 @@ interface Part {
   readonly args: readonly string[];
   readonly cwd?: string;
   readonly env?: NodeJS.ProcessEnv;
+  /** Begins when the part of this name is done. */
+  readonly after?: string;
   /** Nothing runs beside it: what it says is said as it comes. */
   readonly alone?: true;
   /** Counts out of the part's own closing lines; null where it has none. */
@@ -93,11 +95,25 @@ function wanted(name: string): boolean {
   return only.length === 0 || only.some((word) => name.startsWith(word));
 }
 
+/** Every part once, at most two at a time, each after the one it waits for. */
+async function inTwoHands(parts: readonly Part[], add: (part: Part) => Promise<void>): Promise<void> {
+  const done = new Map<string, Promise<void>>();
+  const left = [...parts];
+  const hand = async (): Promise<void> => {
+    for (let part = left.shift(); part; part = left.shift()) {
+      if (part.after) await done.get(part.after);
+      const ended = add(part);
+      done.set(part.name, ended);
+      await ended;
+    }
+  };
+  await Promise.all([hand(), hand()]);
+}
+
 async function test(): Promise<void> {
   const started = Date.now();
   const total: Tally = { passed: 0, failed: 0 };
-  const add = async (part: Part, needed = wanted(part.name)): Promise<void> => {
-    if (!needed) return;
+  const add = async (part: Part): Promise<void> => {
     const tally = await run(part);
     total.passed += tally.passed;
     total.failed += tally.failed;
@@ -109,58 +125,46 @@ async function test(): Promise<void> {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-test-'));
   chmodSync(folder, 0o755);
   const cluster = await Cluster.start({ programs, folder, throwaway: true });
-  // Two lanes, as two cores are to be counted on: what is read and reckoned, and what needs a browser or a server.
-  const readAndReckoned = async (): Promise<void> => {
-    await add(one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']));
-    await add(
-      one('lint: directions of imports', 'npx', [
-        'depcruise',
-        'core',
-        'contract',
-        'server',
-        'web/app',
-        'e2e',
-        'tools',
-        '--config',
-        '.dependency-cruiser.cjs',
-        '--output-type',
-        'err',
-      ]),
-    );
-    await add(one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']));
-    await add(one('types: core alone', 'npx', ['tsc', '-p', 'core/tsconfig.json']));
-    await add(one('types: contract alone', 'npx', ['tsc', '-p', 'contract/tsconfig.json']));
-    await add(one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']));
-    await add(one('types: web', 'npx', ['ngc', '-p', 'tsconfig.app.json', '--noEmit'], 'web'));
-    await add({
-      name: 'core and contract',
-      command: 'node',
-      args: [...jasmine, '--config=core/jasmine.json'],
-      count: jasmineCount,
-    });
-  };
-  const browserAndServer = async (): Promise<void> => {
-    await add({
+  const env = { ODONTIS_TEST_DATABASE: cluster.url() };
+  const forServer = wanted('server') || wanted('journey');
+  // Two hands take part after part, as two cores are to be counted on: the longest first, and what starts the shop
+  // itself after it was built. Building and testing the web checks its types as well.
+  const parts: Part[] = [
+    ...(forServer ? [one('web built', 'node', ['tools/bootstrap.mjs', 'build'])] : []),
+    {
       name: 'web units in Chromium',
       command: 'npx',
       args: ['ng', 'test', '--watch=false', '--progress=false'],
       cwd: 'web',
       count: karmaCount,
-    });
-    // What starts the shop itself then finds it built.
-    if (wanted('server') || wanted('journey'))
-      await add(one('web built', 'node', ['tools/bootstrap.mjs', 'build']), true);
-    const env = { ODONTIS_TEST_DATABASE: cluster.url() };
-    await add({
+    },
+    {
+      name: 'core and contract',
+      command: 'node',
+      args: [...jasmine, '--config=core/jasmine.json'],
+      count: jasmineCount,
+    },
+    {
       name: 'server on PostgreSQL',
       command: 'node',
       args: [...jasmine, '--config=server/jasmine.json'],
       env,
+      after: 'web built',
       count: jasmineCount,
-    });
-  };
+    },
+    one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']),
+    one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']),
+    one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']),
+    one('types: core alone', 'npx', ['tsc', '-p', 'core/tsconfig.json']),
+    one('types: contract alone', 'npx', ['tsc', '-p', 'contract/tsconfig.json']),
+    one('lint: directions of imports', 'npx', [
+      'depcruise',
+      ...['core', 'contract', 'server', 'web/app', 'e2e', 'tools'],
+      ...['--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+    ]),
+  ].filter((part) => part.name === 'web built' || wanted(part.name));
   try {
-    await Promise.all([readAndReckoned(), browserAndServer()]);
+    await inTwoHands(parts, add);
     if (wanted('journey')) await journey(add);
   } finally {
     await cluster.stop();

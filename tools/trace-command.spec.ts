@@ -1,8 +1,9 @@
-import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
+import type { Ended } from './odontis-command';
+import { odontisCommand } from './odontis-command';
 import { madeRakerLine } from '@odontis/core/reference/made-raker-line';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
@@ -18,17 +19,7 @@ interface Printed {
   }[];
 }
 
-/** The command as a shop would run it; every call is a process of its own. */
-const trace = (...args: string[]): Promise<{ code: number; out: string; lines: string[] }> =>
-  new Promise((resolve) => {
-    execFile(
-      process.execPath,
-      ['tools/bootstrap.mjs', 'odontis', 'trace', ...args],
-      { maxBuffer: 1e8 },
-      (error, out, err) =>
-        resolve({ code: error ? Number(error.code) : 0, out, lines: err.split('\n').filter((line) => line !== '') }),
-    );
-  });
+const trace = (...args: string[]): Promise<Ended> => odontisCommand(['trace', ...args]);
 
 describe('tracing on the command line', () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-trace-'));

@@ -1,5 +1,5 @@
 // Karma in Debian's Chromium, without a monitor and without its sandbox (root in containers).
-process.env.CHROME_BIN = '/usr/bin/chromium';
+process.env.CHROME_BIN ??= '/usr/bin/chromium';
 module.exports = (config) => {
   config.set({
     frameworks: ['jasmine'],

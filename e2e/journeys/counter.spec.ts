@@ -203,7 +203,7 @@ test('a tag’s code is read by a decoder, by the camera and by its number; labe
   const film = path.join(folder, 'tag.y4m');
   writeFileSync(film, await filmOfPdf(tag));
   const camera = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
     args: [
       '--no-sandbox',
       '--disable-gpu',
