@@ -28,7 +28,7 @@ const BLADE: Saw = {
 };
 const cells = (text: string): string[][] => Papa.parse<string[]>(text).data;
 const read = (text: string, saw: Saw = HAND) => {
-  const found = evidenceFromRows(cells(text), saw, 'eye');
+  const found = evidenceFromRows(cells(text), saw);
   if (found.ok && found.holds !== 'angles') throw new Error(found.holds);
   return found;
 };

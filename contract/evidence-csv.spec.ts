@@ -1,5 +1,4 @@
 import type { Saw } from '@odontis/core/saw/saw';
-import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { evidenceFromRows, rowsFromSession } from './evidence-csv';
 
 const RAKER: Saw = {
@@ -17,8 +16,8 @@ const RAKER: Saw = {
   plateDepthHeelMm: 150,
   plateDepthToeMm: 150,
 };
-const gaugedFromRows = (cells: string[][], saw: Saw, usual: LengthGauge) => {
-  const read = evidenceFromRows(cells, saw, usual);
+const gaugedFromRows = (cells: string[][], saw: Saw) => {
+  const read = evidenceFromRows(cells, saw);
   if (read.ok && read.holds !== 'lengths') throw new Error(read.holds);
   return read;
 };
@@ -29,11 +28,10 @@ describe('gauge readings as CSV', () => {
     const read = gaugedFromRows(
       rows('quantity,place,value_thou,gauge\nraker-depth,3,15,\nthickness,500,71,caliper'),
       RAKER,
-      'indicator',
     );
     if (!read.ok) throw new Error('refused');
     expect(read.rows.map((r) => [r.quantity, r.part, r.place, r.gauge])).toEqual([
-      ['raker-depth', null, 3, 'indicator'],
+      ['raker-depth', null, 3, 'straight-edge'],
       ['thickness', null, 500, 'caliper'],
     ]);
     expect(read.rows[0]?.valueMm).toBeCloseTo(0.381, 9);
@@ -43,7 +41,6 @@ describe('gauge readings as CSV', () => {
         ['set', '1', '0,25'],
       ],
       RAKER,
-      'eye',
     );
     expect(comma.ok && comma.rows[0]?.valueMm).toBe(0.25);
   });
@@ -54,7 +51,6 @@ describe('gauge readings as CSV', () => {
         'quantity,place,value_mm,part,gauge\nraker-depth,4,0.3,,\nchipper-height,1,0.3,,\nset,1,wide,,\nset,1,0.3,left,\nset,1,0.3,,thumb\nset,1,0.3,,',
       ),
       RAKER,
-      'caliper',
     );
     expect(read.ok).toBeFalse();
     expect(!read.ok && read.faults.map((f) => f.line)).toEqual([2, 3, 4, 5, 6]);
@@ -64,7 +60,7 @@ describe('gauge readings as CSV', () => {
       ['quantity,place,value\nset,1,2', /value_mm, value_thou or value_in/],
       ['quantity,place,value_mm', /no reading under it/],
     ] as const) {
-      const bad = gaugedFromRows(rows(text), RAKER, 'eye');
+      const bad = gaugedFromRows(rows(text), RAKER);
       expect(!bad.ok && bad.faults[0]?.message).toMatch(says);
     }
   });
@@ -102,7 +98,7 @@ describe('gauge readings as CSV', () => {
     expect(out[1]?.[9]).toBe("'=SUM(1)");
     // A stand-in's reading says so wherever it goes.
     expect(out[2]?.[6]).toBe('yes');
-    const read = gaugedFromRows(out, RAKER, 'indicator');
+    const read = gaugedFromRows(out, RAKER);
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     expect(read.rows).toEqual(
       taken.map(({ quantity, part, place, value, gauge }) => ({ quantity, part, place, valueMm: value, gauge })),

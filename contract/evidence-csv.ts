@@ -1,4 +1,3 @@
-import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import type { KeptReading, Reading } from '@odontis/core/evidence/reading';
 import { isAngle, isLength } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
@@ -10,14 +9,14 @@ import { isLengthHeading, lengthsFromRows } from './length-csv';
 import { lineFromRows } from './line-csv';
 
 /** The one reader of CSV: all or nothing, every bad line named. docs/formats.md describes the three headings. */
-export function evidenceFromRows(rows: readonly (readonly string[])[], saw: Saw, usual: LengthGauge): EvidenceCsv {
+export function evidenceFromRows(rows: readonly (readonly string[])[], saw: Saw): EvidenceCsv {
   const filled = rows
     .map((cells, i) => ({ cells, line: i + 1 }))
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
   const [head] = filled;
   if (!head) return { ok: false, faults: [{ line: 1, message: 'The file is empty.' }] };
   if (isAngleHeading(head.cells)) return anglesFromRows(filled, saw);
-  if (isLengthHeading(head.cells)) return lengthsFromRows(filled, saw, usual);
+  if (isLengthHeading(head.cells)) return lengthsFromRows(filled, saw);
   return lineFromRows(filled, saw.pitchMm);
 }
 

@@ -1,4 +1,3 @@
-import type { LengthGauge } from '@odontis/core/evidence/gauges';
 import { LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
 import { LENGTH_QUANTITIES, partsFor, placesOf, QUANTITY_FACTS, quantitiesOf } from '@odontis/core/evidence/quantities';
 import { MOST_READINGS } from '@odontis/core/evidence/reading';
@@ -19,10 +18,10 @@ export const isLengthHeading = (cells: readonly string[]): boolean =>
 
 /**
  * Lengths of any family as CSV: columns quantity, place and value with its unit in the
- * heading (value_mm, value_thou, value_in), and optionally part and gauge. All or nothing,
- * every bad line named. docs/formats.md describes it.
+ * heading (value_mm, value_thou, value_in), and optionally part and gauge, without which it
+ * was read with the quantity's usual one. All or nothing, every bad line named. docs/formats.md describes it.
  */
-export function lengthsFromRows(filled: readonly CsvLine[], saw: Saw, usual: LengthGauge): EvidenceCsv {
+export function lengthsFromRows(filled: readonly CsvLine[], saw: Saw): EvidenceCsv {
   const [head, ...body] = filled;
   const wrong = (message: string): EvidenceCsv => ({ ok: false, faults: [{ line: head?.line ?? 1, message }] });
   if (!head) return wrong('The file is empty.');
@@ -40,6 +39,7 @@ export function lengthsFromRows(filled: readonly CsvLine[], saw: Saw, usual: Len
     const cell = (name: string): string => (at(name) < 0 ? '' : (cells[at(name)] ?? '').trim());
     const say = (message: string): void => void faults.push({ line, message });
     const quantity = known(LENGTH_QUANTITIES, cell('quantity').toLowerCase());
+    const usual = QUANTITY_FACTS[quantity ?? 'height'].gauge;
     const gauge = cell('gauge') === '' ? usual : known(LENGTH_GAUGES, cell('gauge').toLowerCase());
     const part = cell('part') === '' ? null : cell('part');
     const place = numberIn(cell('place'));

@@ -6,7 +6,7 @@ import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
 
 const rows = (text: string, by = ','): string[][] => text.split('\n').map((line) => line.split(by));
 const SAW = { ...ordinarySaw('tenon'), pitchMm: 2 };
-const read = (cells: string[][]) => evidenceFromRows(cells, SAW, 'straight-edge');
+const read = (cells: string[][]) => evidenceFromRows(cells, SAW);
 const good = (text: string, by = ','): readonly ToothReading[] => {
   const result = read(rows(text, by));
   if (!result.ok || result.holds !== 'line') throw new Error(JSON.stringify(result));

@@ -3,6 +3,7 @@ import { LINE_FAMILIES } from '../saw/families';
 import { edgesOf, lineSawAt, softEdgesOf } from '../saw/edges';
 import { rolesOn, teethOf } from '../saw/saw';
 import { teethFor } from '../saw/all-families';
+import type { LengthGauge } from './gauges';
 
 /** Lengths that are measured of a saw, each at a tooth or at a station along the plate; mm. */
 export const LENGTH_QUANTITIES = [
@@ -41,19 +42,29 @@ export interface QuantityFacts {
   /** What is asked at each place. */
   readonly asks: string;
   readonly place: PlaceKind;
+  /** What it is usually read with, until another is chosen. Common practice, no source. */
+  readonly gauge: LengthGauge;
   /** Beyond these a value is asked about, mm. */
   readonly least: number;
   readonly most: number;
 }
 
 export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
-  place: { name: 'Place', asks: 'place from the heel', place: 'tooth', least: -100, most: 5000 },
-  height: { name: 'Height', asks: 'height over or under the straight edge', place: 'tooth', least: -3, most: 3 },
-  set: { name: 'Set', asks: 'set to its own side', place: 'tooth', least: 0, most: 1.2 },
+  place: { name: 'Place', asks: 'place from the heel', place: 'tooth', gauge: 'caliper', least: -100, most: 5000 },
+  height: {
+    name: 'Height',
+    asks: 'height over or under the straight edge',
+    place: 'tooth',
+    gauge: 'straight-edge',
+    least: -3,
+    most: 3,
+  },
+  set: { name: 'Set', asks: 'set to its own side', place: 'tooth', gauge: 'straight-edge', least: 0, most: 1.2 },
   'raker-depth': {
     name: 'Raker depth',
     asks: 'gap from the line of its cutters',
     place: 'tooth',
+    gauge: 'straight-edge',
     least: -0.5,
     most: 1.5,
   },
@@ -61,6 +72,7 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Raker width',
     asks: 'width of the raker from tip to tip',
     place: 'tooth',
+    gauge: 'caliper',
     least: 1,
     most: 25,
   },
@@ -68,14 +80,23 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Breast',
     asks: 'gap under a straight edge that rests on the crown',
     place: 'station',
+    gauge: 'straight-edge',
     least: 0,
     most: 60,
   },
-  runout: { name: 'Dial round the rim', asks: 'dial reading against tooth 1', place: 'tooth', least: -2, most: 2 },
+  runout: {
+    name: 'Dial round the rim',
+    asks: 'dial reading against tooth 1',
+    place: 'tooth',
+    gauge: 'indicator',
+    least: -2,
+    most: 2,
+  },
   'runout-turned': {
     name: 'Dial, blade turned half round',
     asks: 'dial reading against tooth 1, the blade turned half round on its arbor',
     place: 'tooth',
+    gauge: 'indicator',
     least: -2,
     most: 2,
   },
@@ -83,6 +104,7 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Face from the centre',
     asks: 'how far from the centre a straight edge on this face passes',
     place: 'tooth',
+    gauge: 'eye',
     least: -400,
     most: 400,
   },
@@ -90,6 +112,7 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Fall of the bevel',
     asks: 'how far the point stands over the low side of its edge',
     place: 'tooth',
+    gauge: 'caliper',
     least: 0,
     most: 4,
   },
@@ -97,6 +120,7 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Chipper height',
     asks: 'dial reading, the zero where the outer blades have theirs',
     place: 'tooth',
+    gauge: 'indicator',
     least: -2.5,
     most: 2.5,
   },
@@ -104,14 +128,23 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Test groove',
     asks: 'how far the floor under this part stands over its deepest place',
     place: 'tooth',
+    gauge: 'caliper',
     least: 0,
     most: 3,
   },
-  thickness: { name: 'Plate thickness', asks: 'thickness of the plate', place: 'station', least: 0.2, most: 5 },
+  thickness: {
+    name: 'Plate thickness',
+    asks: 'thickness of the plate',
+    place: 'station',
+    gauge: 'caliper',
+    least: 0.2,
+    most: 5,
+  },
   bow: {
     name: 'Plate bow',
     asks: 'gap to a straight edge along the plate, right positive',
     place: 'station',
+    gauge: 'straight-edge',
     least: -25,
     most: 25,
   },
@@ -119,11 +152,26 @@ export const QUANTITY_FACTS: Readonly<Record<LengthQuantity, QuantityFacts>> = {
     name: 'Gullet depth',
     asks: 'depth of the gullet on its toe side',
     place: 'tooth',
+    gauge: 'caliper',
     least: 0.2,
     most: 40,
   },
-  rust: { name: 'Rust', asks: 'how far rust reaches along the plate here', place: 'station', least: 0, most: 4000 },
-  pitting: { name: 'Pitting', asks: 'how far pits reach along the plate here', place: 'station', least: 0, most: 4000 },
+  rust: {
+    name: 'Rust',
+    asks: 'how far rust reaches along the plate here',
+    place: 'station',
+    gauge: 'eye',
+    least: 0,
+    most: 4000,
+  },
+  pitting: {
+    name: 'Pitting',
+    asks: 'how far pits reach along the plate here',
+    place: 'station',
+    gauge: 'eye',
+    least: 0,
+    most: 4000,
+  },
 };
 
 /** Lengths gauged place by place of each family, in the order they are usually taken. A line's places come with its heights. */

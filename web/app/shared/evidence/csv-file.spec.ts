@@ -2,7 +2,7 @@ import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
 import { readCsv } from './csv-file';
 
 describe('CSV text as it comes from spreadsheets', () => {
-  const read = (text: string) => readCsv(text, ordinarySaw('tenon'), 'straight-edge');
+  const read = (text: string) => readCsv(text, ordinarySaw('tenon'));
   const heights = (text: string): number[] | string => {
     const result = read(text);
     if (!result.ok) return result.faults[0]?.message ?? '';

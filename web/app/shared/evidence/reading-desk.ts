@@ -169,7 +169,7 @@ export class ReadingDesk {
   protected take(text: string): void {
     const saw = this.sheet().saw();
     if (!saw) return;
-    const read = readCsv(text, saw, this.sheet().gauge());
+    const read = readCsv(text, saw);
     const holdsLine = read.ok && read.holds === 'line';
     this.csvFaults.set(
       read.ok

@@ -185,7 +185,7 @@ export class GaugeDesk {
   protected opened(text: string): void {
     const saw = this.keeper.dossier()?.saw;
     if (!saw) return;
-    const read = readCsv(text, saw, this.keeper.gauge());
+    const read = readCsv(text, saw);
     if (!read.ok || read.holds !== 'lengths') {
       const message = 'This file holds no lengths place by place: columns quantity, place and value_mm are wanted.';
       this.csvFaults.set(read.ok ? [{ line: 1, message }] : read.faults);

@@ -21,7 +21,8 @@ export interface Asked {
 }
 
 interface GaugeState {
-  readonly gauge: LengthGauge;
+  /** What a quantity is read with here, where it is not its usual gauge. */
+  readonly gauges: Readonly<Partial<Record<LengthQuantity, LengthGauge>>>;
   /** Places are taken spread all round, not in turn. */
   readonly sampled: boolean;
   readonly chosen: LengthQuantity | null;
@@ -31,7 +32,7 @@ interface GaugeState {
   readonly asked: Asked | null;
 }
 const initial: GaugeState = {
-  gauge: 'straight-edge',
+  gauges: {},
   sampled: false,
   chosen: null,
   chosenPart: null,
@@ -46,7 +47,7 @@ export const GaugeKeeper = signalStore(
     const sessions = inject(EvidenceDesk);
     return { sessions, dossier: sessions.dossier };
   }),
-  withComputed(({ sessions, dossier, sampled, chosen, chosenPart, at }) => {
+  withComputed(({ sessions, dossier, gauges, sampled, chosen, chosenPart, at }) => {
     const readings = computed(() => sessions.readings().filter(isLength));
     const quantities = computed(() => {
       const saw = dossier()?.saw;
@@ -82,6 +83,7 @@ export const GaugeKeeper = signalStore(
       atStation: computed(() => QUANTITY_FACTS[quantity()].place === 'station'),
       quantities,
       quantity,
+      gauge: computed<LengthGauge>(() => gauges()[quantity()] ?? QUANTITY_FACTS[quantity()].gauge),
       parts,
       part,
       places,
@@ -112,7 +114,8 @@ export const GaugeKeeper = signalStore(
       goTo(order[order.indexOf(place) + 1] ?? null);
     };
     return {
-      chooseGauge: (gauge: LengthGauge): void => patchState(keeper, { gauge }),
+      chooseGauge: (gauge: LengthGauge): void =>
+        patchState(keeper, ({ gauges }) => ({ gauges: { ...gauges, [keeper.quantity()]: gauge } })),
       sample: (sampled: boolean): void => patchState(keeper, { sampled }),
       choose: (chosen: LengthQuantity): void => patchState(keeper, { chosen, at: null, asked: null }),
       choosePart: (chosenPart: string | null): void => patchState(keeper, { chosenPart, at: null }),

@@ -23,7 +23,12 @@ export interface Pressed {
     @if (link.connected(); as name) {
       <p class="live">
         <span class="value">{{ link.valueMm() === null ? '…' : speech.finer(link.valueMm() ?? 0) }}</span>
-        <button matButton="filled" type="button" [disabled]="!standIn" (click)="press()">Press <kbd>Space</kbd></button>
+        <button matButton="filled" type="button" [disabled]="!standIn" (click)="press()">
+          Press
+          @if (byKey()) {
+            <kbd>Space</kbd>
+          }
+        </button>
         <button matButton="outlined" type="button" (click)="link.disconnect()">Put it away</button>
       </p>
       <p class="quiet" role="status">
@@ -67,6 +72,8 @@ export class IndicatorBar {
   /** What the stand-in's spindle touches now. */
   readonly spindle = input.required<() => number>();
   readonly pressed = output<Pressed>();
+  /** The space bar presses the stand-in; where it does something else, only the button does. */
+  readonly byKey = input(true);
   protected readonly serial = 'serial' in navigator;
   protected standIn: StandInIndicator | null = null;
 
@@ -102,7 +109,12 @@ export class IndicatorBar {
   /** The space bar or a pedal is the stand-in's button, unless somebody is typing. */
   protected spaced(event: Event): void {
     const on = event.target as HTMLElement;
-    if (!this.link.connected() || !this.standIn || ['INPUT', 'TEXTAREA', 'BUTTON', 'SELECT'].includes(on.tagName))
+    if (
+      !this.byKey() ||
+      !this.link.connected() ||
+      !this.standIn ||
+      ['INPUT', 'TEXTAREA', 'BUTTON', 'SELECT'].includes(on.tagName)
+    )
       return;
     event.preventDefault();
     this.press();

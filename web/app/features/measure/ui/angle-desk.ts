@@ -105,7 +105,7 @@ export class AngleDesk {
   protected opened(text: string): void {
     const saw = this.keeper.dossier()?.saw;
     if (!saw) return;
-    const read = readCsv(text, saw, 'eye');
+    const read = readCsv(text, saw);
     if (!read.ok || read.holds !== 'angles') {
       const message = 'This file holds no angles: columns way and tooth are wanted.';
       this.csvFaults.set(read.ok ? [{ line: 1, message }] : read.faults);
