@@ -153,6 +153,98 @@ describe('eccentricity and tooth error from dial readings', () => {
   });
 });
 
+describe('against trying everything', () => {
+  /** The lowest sum of squares on a grid about a point, made ever finer. */
+  function searched(start: readonly number[], size: number, cost: (at: readonly number[]) => number): number[] {
+    let [best, width] = [[...start], size];
+    while (width > 1e-7) {
+      const tries = best.reduce<number[][]>(
+        (all, v) => all.flatMap((head) => [-1, -0.5, 0, 0.5, 1].map((k) => [...head, v + k * width])),
+        [[]],
+      );
+      best = tries.reduce((low, one) => (cost(one) < cost(low) ? one : low), best);
+      width *= 0.6;
+    }
+    return best;
+  }
+  const squares = (values: readonly number[]): number => values.reduce((sum, v) => sum + v * v, 0);
+
+  it('the split is the best of every mean, eccentricity and direction, of a perfect blade and of spoilt ones', () => {
+    for (const [seed, ecc, scatter] of [
+      [1, 0, 0],
+      [2, 0.2, 0],
+      [3, 0.15, 0.1],
+      [4, 0, 0.3],
+    ] as const) {
+      const random = noise(seed);
+      const readings = blade(24, (t) => 0.1 + ecc * Math.cos(t - seed) + scatter * random());
+      const split = splitDial(readings, 24);
+      const [m = 0, c = 0, s = 0] = searched([0, 0, 0], 0.4, ([mean = 0, cos = 0, sin = 0]) =>
+        squares(
+          readings.map((r) => {
+            const t = toothAngle(r.tooth, 24);
+            return r.offMm - mean - cos * Math.cos(t) - sin * Math.sin(t);
+          }),
+        ),
+      );
+      expect(split.meanMm).toBeCloseTo(m, 5);
+      expect(split.cosMm).toBeCloseTo(c, 5);
+      expect(split.sinMm).toBeCloseTo(s, 5);
+    }
+  });
+
+  it('the arbor’s share is the best of every blade and arbor together', () => {
+    const random = noise(9);
+    const [n, turned] = [20, 2.1];
+    const seen = (turn: number): DialReading[] =>
+      blade(n, (t) => 0.12 * Math.cos(t - 0.7) + 0.2 * Math.cos(t + turn - 2.2) + 0.01 * random());
+    const [first, second] = [seen(0), seen(turned)];
+    const apart = tellBladeFromArbor(splitDial(first, n), splitDial(second, n), (turned * 180) / Math.PI);
+    const [bc = 0, bs = 0, ac = 0, as = 0] = searched([0, 0, 0, 0], 0.3, ([x = 0, y = 0, p = 0, q = 0]) =>
+      squares(
+        [first, second].flatMap((readings, k) =>
+          readings.map((r) => {
+            const t = toothAngle(r.tooth, n);
+            const a = t + k * turned;
+            return r.offMm - x * Math.cos(t) - y * Math.sin(t) - p * Math.cos(a) - q * Math.sin(a);
+          }),
+        ),
+      ),
+    );
+    expect(apart.bladeMm).toBeCloseTo(Math.hypot(bc, bs), 4);
+    expect(apart.arborMm).toBeCloseTo(Math.hypot(ac, as), 4);
+  });
+
+  it('equalising asks every tooth for the most strokes that cannot overshoot, of a perfect blade and of spoilt ones', () => {
+    const upper = rate.rateMmPerStroke + 2 * rate.errorMmPerStroke;
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: -0.4, max: 0, noNaN: true }), { minLength: 3, maxLength: 30 }), (off) => {
+        const { targetMm, filings } = equalise(
+          blade(off.length, (_, i) => off[i] as number),
+          'scorer',
+          rate,
+        );
+        expect(targetMm).toBe(Math.min(...off));
+        for (const { tooth, strokes } of filings) {
+          const overMm = (off[tooth - 1] as number) - targetMm;
+          let most = 0;
+          while ((most + 1) * upper <= overMm + 1e-9) most++;
+          expect(strokes).toBe(most);
+        }
+      }),
+    );
+    expect(
+      new Set(
+        equalise(
+          blade(30, () => 0.2),
+          'scorer',
+          rate,
+        ).filings.map((f) => f.strokes),
+      ),
+    ).toEqual(new Set([0]));
+  });
+});
+
 describe('equalising', () => {
   it('by hand: down to the lowest worth keeping, rounded down, the broken left out', () => {
     const readings = blade(

@@ -55,6 +55,36 @@ async function walked({ page, hands }: Counter, butLast = 0): Promise<void> {
   if (butLast === 0) await expect(page.getByText('All done at the vise')).toBeVisible();
 }
 
+/** The same of a set, whose chippers are read by dial between the strokes. */
+async function walkedByDial(counter: Counter, at: string): Promise<void> {
+  const { page, hands } = counter;
+  const [done, dial] = [page.getByRole('button', { name: /^Done: next/ }), page.getByLabel(/^The dial now/)];
+  const press = (): Promise<void> => (hands === 'touch' ? done.tap() : page.keyboard.press('Space'));
+  const read = async (value: string): Promise<void> => {
+    await counter.type(/^The dial now/, value);
+    await page.keyboard.press('Enter');
+  };
+  const finished = page.getByText('All done at the vise');
+  let first = true;
+  // A set's walk begins with its outer blades: the chippers' first stop is asked for at every step.
+  while (!(await finished.isVisible())) {
+    if (await dial.isVisible()) {
+      if (first) {
+        await press();
+        await expect(page.getByText(/Read the dial at this tooth first/)).toBeVisible();
+        await read('-0.3 mm');
+        await expect(page.getByText(/strokes more, then read again/)).toBeVisible();
+        await expectAccessible(page);
+      }
+      await read(at);
+      await expect(page.getByText(/enough, another stroke could take it under/)).toBeVisible();
+      first = false;
+    }
+    await press();
+  }
+  expect(first).toBe(false);
+}
+
 /** A cut that shows something, then one that passes, to the handover and its report. */
 async function checked(counter: Counter, shows: RegExp, asks: string, words: readonly string[]): Promise<void> {
   const { page } = counter;
@@ -141,7 +171,7 @@ async function combination(browser: Browser, hands: Hands): Promise<void> {
   const depth = page.getByRole('slider', { name: 'Depth', exact: true });
   await depth.focus();
   const before = await page.getByRole('row', { name: /Teeth reached/ }).innerText();
-  for (let i = 0; i < 60; i++) await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Home');
   await expect(page.getByRole('row', { name: /Teeth reached/ })).not.toHaveText(before);
   await counter.button(/^back to the advised/);
   await expectAccessible(page);
@@ -168,6 +198,12 @@ async function set(browser: Browser, hands: Hands): Promise<void> {
   ]);
   await expect(page.getByRole('row', { name: /Steps on the floor .* uneven|too much/ })).toBeVisible();
   await expect(page.getByRole('img', { name: /^The groove in section/ })).toBeVisible();
+  // A shallower depth leaves teeth short of it; back to what is advised.
+  const down = page.getByRole('slider', { name: 'Chippers down' });
+  await down.focus();
+  await page.keyboard.press('Home');
+  await expect(page.getByText(/of the chipper 3 stands under the others, and is left/).first()).toBeVisible();
+  await counter.button(/^back to the advised/);
   await counter.type('Groove wanted', '9 mm');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/Nearest:/)).toBeVisible();
@@ -179,7 +215,7 @@ async function set(browser: Browser, hands: Hands): Promise<void> {
   await expectAccessible(page);
   await counter.button('To the bench with it');
   await expect(page).toHaveURL(/\/bench$/);
-  await walked(counter);
+  await walkedByDial(counter, '-0.49 mm');
   await checked(counter, /leaves steps/, 'or the floor of the groove part by part', [
     'every chipper brought to one height',
     'Floor of the groove',

@@ -11,6 +11,9 @@ export const dadoWish = z
     family: z.literal('dado'),
     /** The groove its owner wants cut, mm; null where nobody said. */
     wantedMm: z.number().min(1).max(60).nullable(),
+    /** How far the highest tooth of the outer blades, and of the chippers, is brought down, mm. Left out by orders of before. */
+    outersDownMm: z.number().min(0).max(20).nullable().default(null),
+    chippersDownMm: z.number().min(0).max(20).nullable().default(null),
   })
   .readonly();
 export type DadoWish = z.infer<typeof dadoWish>;
@@ -51,6 +54,11 @@ export const dadoForecast = z
     /** How the spread is judged now and foretold. */
     verdictBefore: z.enum(SPREAD_VERDICTS).nullable(),
     verdictAfter: z.enum(SPREAD_VERDICTS).nullable(),
+    /** Parts whose teeth all stand far off the others of their kind: of another set. */
+    strangers: z
+      .array(z.object({ part: z.string(), byMm: z.number() }).readonly())
+      .readonly()
+      .default([]),
     /** Chippers out of use: marked, neither worked nor stacked. */
     leftOut: z.array(z.string()).readonly(),
     /** Teeth left short: part and tooth. */

@@ -119,6 +119,7 @@ export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
         spreadAfterMm: study.spreadAfterMm,
         verdictBefore: study.verdictBefore,
         verdictAfter: study.verdictAfter,
+        strangers: [...study.strangers],
         leftOut: [...study.leftOut],
         leftShort: short,
         floorBefore: [...study.floorBefore],

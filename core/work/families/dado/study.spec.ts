@@ -16,6 +16,7 @@ import type { DadoOrdered, DadoWish } from './inputs';
 import { dadoWork } from './work';
 
 const saw = ordinarySaw('dado') as SawOf<'dado'>;
+const PLAIN: DadoWish = { family: 'dado', wantedMm: null, outersDownMm: null, chippersDownMm: null };
 const reading = (part: string, place: number, value: number): LengthReading => ({
   ...{ key: `${part}-${place}`, quantity: part.includes('outer') ? 'runout' : 'chipper-height', place, value },
   ...{ gauge: 'indicator', part, setAside: false, corrects: null, simulated: false },
@@ -35,7 +36,7 @@ const facts = (readings: LengthReading[] = [], marks: PlateMark[] = []): WorkFac
   strokeRateOf: () => UNCALIBRATED_STROKES,
 });
 const orderOf = (known: WorkFacts, wish: Partial<DadoWish> = {}): WorkOrder => {
-  const studied = dadoWork.study(known, { family: 'dado', wantedMm: null, ...wish });
+  const studied = dadoWork.study(known, { ...PLAIN, ...wish });
   if (!studied.ok) throw new Error(studied.says);
   return dadoWork.order(studied.study, null);
 };
@@ -93,6 +94,33 @@ describe('the order of a dado set', () => {
     expect(forecast.spreadAfterMm).toBeLessThan(GOOD_SPREAD_MM);
     const parts = order.steps.filter((s) => s.part).map((s) => s.part);
     expect(parts.indexOf('chipper 1')).toBeGreaterThan(parts.lastIndexOf('right outer'));
+  });
+
+  it('by hand: chosen depths are taken within what there is, chippers always a sixty-fourth under the scorers', () => {
+    const known = facts(
+      all((part, tooth) => (part.includes('outer') ? -0.05 * (tooth % 3) : part === 'chipper 2' ? -0.2 : -0.55)),
+    );
+    const at = (outersDownMm: number | null, chippersDownMm: number | null) => {
+      const { scorersAtMm, chippersAtMm } = ownOf(orderOf(known, { outersDownMm, chippersDownMm })).forecast;
+      return [scorersAtMm ?? NaN, chippersAtMm ?? NaN].map((mm) => Number(mm.toFixed(6)));
+    };
+    expect(at(null, null)).toEqual([-0.1, -0.55]);
+    expect(at(0.04, null)).toEqual([-0.04, -0.55]);
+    // No shallower than a sixty-fourth under the scorers, no deeper than the lowest of both.
+    expect(at(0.04, 0)).toEqual([-0.04, Number((-0.04 - BELOW_SCORERS_MM).toFixed(6))]);
+    expect(at(9, 9)).toEqual([-0.1, -0.55]);
+    expect(at(0, 0.3)).toEqual([0, -0.5]);
+    const shallow = ownOf(orderOf(known, { outersDownMm: 0.04, chippersDownMm: 0.25 }));
+    expect(shallow.forecast.leftShort.length).toBeGreaterThan(0);
+  });
+
+  it('a chipper of another set is named, with how far it stands off; the rest is worked', () => {
+    const order = orderOf(facts(all((part) => (part.includes('outer') ? 0 : part === 'chipper 1' ? -2 : -0.42))));
+    const { strangers } = ownOf(order).forecast;
+    const chippers = saw.parts.filter((p) => p.kind === 'chipper').length;
+    expect(strangers.map((one) => one.part)).toEqual(chippers === 2 ? ['chipper 1', 'chipper 2'] : ['chipper 1']);
+    expect(strangers[0]?.byMm).toBeCloseTo(-1.58, 9);
+    expect(ownOf(orderOf(facts(all(() => 0)))).forecast.strangers).toEqual([]);
   });
 
   it('a tooth far under the others is named and left, and nothing brought down to it', () => {

@@ -2,8 +2,11 @@ import { spreadRound, stacksNear, stackWidth } from '../../../circular/dado-stac
 import type { DadoStack } from '../../../circular/dado-stack';
 import { BELOW_SCORERS_MM, judgeSpread, NOT_WORTH_KEEPING_MM } from '../../../circular/equalise';
 import type { SpreadVerdict } from '../../../circular/equalise';
+import { ON_AIM_MM } from '../../../circular/further-strokes';
 import type { FloorPiece } from '../../../circular/groove';
 import { floorStepMm, grooveFloor } from '../../../circular/groove';
+import type { Stranger } from '../../../circular/of-one-set';
+import { strangersAmong } from '../../../circular/of-one-set';
 import { strokesFor } from '../../../line/strokes';
 import type { SetPart } from '../../../saw/saw';
 import type { DadoInputs } from './inputs';
@@ -26,13 +29,31 @@ export interface PartStudy {
   readonly teeth: readonly PartTooth[];
 }
 
+/** How far the highest tooth of one kind may be brought down, and is. Depths under it, mm. */
+export interface KindDepth {
+  readonly highestMm: number;
+  /** Less than this would leave a chipper deeper than the scorers' lines. */
+  readonly leastMm: number;
+  /** To the lowest tooth worth keeping. */
+  readonly advisedMm: number;
+  /** To the lowest there is: nothing is brought below it. */
+  readonly deepestMm: number;
+  readonly chosenMm: number;
+}
+
 /** What is known of a set, whatever is chosen of it. mm. */
 export interface DadoStudy {
   readonly family: 'dado';
   readonly inputs: DadoInputs;
   readonly parts: readonly PartStudy[];
+  /** Null where nobody read a tooth of that kind. */
+  readonly outers: KindDepth | null;
+  readonly chippers: KindDepth | null;
+  /** What they come down to on the dial. */
   readonly scorersAtMm: number | null;
   readonly chippersAtMm: number | null;
+  /** Parts of another set. */
+  readonly strangers: readonly Stranger[];
   readonly spreadBeforeMm: number | null;
   readonly spreadAfterMm: number | null;
   readonly verdictBefore: SpreadVerdict | null;
@@ -45,11 +66,21 @@ export interface DadoStudy {
   readonly turnedDeg: readonly { readonly part: string; readonly deg: number }[];
 }
 
-/** The lowest of some heights that is worth keeping: none far under their median. Null of none. mm. */
-function lowestKept(heights: readonly number[]): number | null {
+/**
+ * Depths of one kind's teeth: advised is the lowest worth keeping, none far under their median; `under` is what
+ * all must come down to at the least. Null of none. mm. O(n log n).
+ */
+function depthOf(heights: readonly number[], wishMm: number | null, under: number | null): KindDepth | null {
   const sorted = [...heights].sort((a, b) => a - b);
-  const median = sorted[Math.floor(sorted.length / 2)];
-  return median === undefined ? null : (sorted.find((mm) => mm >= median - NOT_WORTH_KEEPING_MM) ?? null);
+  const [lowest, median, highestMm] = [sorted[0], sorted[Math.floor(sorted.length / 2)], sorted.at(-1)];
+  if (lowest === undefined || median === undefined || highestMm === undefined) return null;
+  const kept = sorted.find((mm) => mm >= median - NOT_WORTH_KEEPING_MM) ?? median;
+  const down = (mm: number): number => highestMm - Math.min(mm, under ?? mm);
+  const [leastMm, advisedMm, deepestMm] = [down(highestMm), down(kept), down(lowest)];
+  return {
+    ...{ highestMm, leastMm, advisedMm, deepestMm },
+    chosenMm: Math.min(deepestMm, Math.max(leastMm, wishMm ?? advisedMm)),
+  };
 }
 
 /** What puts a part out of use. */
@@ -77,10 +108,11 @@ export function studyDado(inputs: DadoInputs): DadoStudy {
   const heightsOf = (part: SetPart): (typeof heights)[number] => heights[inputs.parts.indexOf(part)] ?? [];
   const of = (kind: SetPart['kind']): number[] =>
     parts.flatMap((part) => (part.kind === kind ? heightsOf(part).map((r) => r.offMm) : []));
-  const scorersAtMm = lowestKept(of('outer'));
-  const lowest = lowestKept(of('chipper'));
+  const outerDepth = depthOf(of('outer'), wish.outersDownMm, null);
+  const scorersAtMm = outerDepth && outerDepth.highestMm - outerDepth.chosenMm;
   const under = scorersAtMm === null ? null : scorersAtMm - BELOW_SCORERS_MM;
-  const chippersAtMm = lowest === null ? null : Math.min(lowest, under ?? lowest);
+  const chipperDepth = depthOf(of('chipper'), wish.chippersDownMm, under);
+  const chippersAtMm = chipperDepth && chipperDepth.highestMm - chipperDepth.chosenMm;
   const aimOf = (part: SetPart): number | null =>
     part.kind === 'outer' ? scorersAtMm : part.kind === 'chipper' ? chippersAtMm : null;
   const studied = parts.map((part): PartStudy => {
@@ -91,7 +123,7 @@ export function studyDado(inputs: DadoInputs): DadoStudy {
       const over = offMm === null || aim === null ? 0 : offMm - aim;
       const { strokes, leftMm } = strokesFor(Math.max(0, over), strokeRate);
       // Under what the others come down to, nothing can be done to it.
-      return { tooth: i + 1, offMm, strokes, leftMm, short: over < -SHORT_MM };
+      return { tooth: i + 1, offMm, strokes, leftMm, short: over < -ON_AIM_MM };
     });
     return { part, index: inputs.parts.indexOf(part), teeth };
   });
@@ -115,6 +147,15 @@ export function studyDado(inputs: DadoInputs): DadoStudy {
     family: 'dado',
     inputs,
     parts: studied,
+    outers: outerDepth,
+    chippers: chipperDepth,
+    strangers: (['outer', 'chipper'] as const).flatMap((kind) =>
+      strangersAmong(
+        parts
+          .filter((part) => part.kind === kind)
+          .map((part) => ({ part: part.id, heightsMm: heightsOf(part).map((r) => r.offMm) })),
+      ),
+    ),
     scorersAtMm,
     chippersAtMm,
     spreadBeforeMm: before,
@@ -128,5 +169,3 @@ export function studyDado(inputs: DadoInputs): DadoStudy {
     turnedDeg: chippers.map((part, i) => ({ part: part.id, deg: turned[i] ?? 0 })),
   };
 }
-/** Under the aim by less than a dial shows is on it. mm. */
-const SHORT_MM = 0.01;

@@ -10,7 +10,7 @@ import type { DadoInputs, DadoWish } from './inputs';
 import { orderDado } from './order';
 import { studyDado } from './study';
 
-const PLAIN: DadoWish = { family: 'dado', wantedMm: null };
+const PLAIN: DadoWish = { family: 'dado', wantedMm: null, outersDownMm: null, chippersDownMm: null };
 
 /** Dado sets: outer blades first, chippers brought down to one height, stacked for a groove. */
 export const dadoWork = roundWork('dado', {
@@ -68,7 +68,7 @@ function inputsOfRecord(record: DadoRecord): DadoInputs {
     keys: [],
     strokeRate: record.strokeRate ?? UNCALIBRATED_STROKES,
     habits: { ...DEFAULT_HABITS, ...record.habits },
-    wish: { family: 'dado', wantedMm: record.wantedMm ?? null },
+    wish: { ...PLAIN, wantedMm: record.wantedMm ?? null },
   };
 }
 

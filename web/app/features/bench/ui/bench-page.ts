@@ -1,5 +1,5 @@
 import type { OnDestroy } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -18,7 +18,11 @@ import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '../../../s
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import { LoopPicture } from '../../../shared/loop/loop-picture';
+import type { Further } from '@odontis/core/circular/further-strokes';
+import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { BandCount } from './band-count';
+import type { DialStop } from './dial-again';
+import { DialAgain } from './dial-again';
 import { FileWay } from './file-way';
 import { ToolTrial } from './tool-trial';
 
@@ -35,8 +39,8 @@ const FILE_MM = 150;
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial, LoopPicture, BandCount],
-  providers: [BenchQueue],
+  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial, LoopPicture, BandCount, DialAgain],
+  providers: [BenchQueue, EvidenceDesk],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -131,6 +135,30 @@ export class BenchPage implements OnDestroy {
       each: round.forecast.each,
     };
   });
+  /** A chipper's tooth that loses metal here: the dial is read between its strokes. */
+  protected readonly dial = computed<DialStop | null>(
+    () => {
+      const [step, stop, round] = [this.step(), this.stop(), this.accepted()?.order.round];
+      if (step?.kind !== 'chipper' || !step.part || !stop || stop.strokes === 0 || round?.family !== 'dado')
+        return null;
+      if (step.targetMm === null) return null;
+      const read = round.inputs.heights[stop.part ?? -1]?.find((one) => one.tooth === stop.at);
+      return {
+        ...{ part: step.part, tooth: stop.at, strokes: stop.strokes, tool: step.tool },
+        ...{ beforeMm: read?.offMm ?? null, aimMm: step.targetMm },
+      };
+    },
+    { equal: (a, b) => a?.part === b?.part && a?.tooth === b?.tooth },
+  );
+  /** What the dial said here since; asked for once before the tooth counts as done. */
+  protected readonly further = linkedSignal<DialStop | null, Further | null>({
+    source: this.dial,
+    computation: () => null,
+  });
+  protected readonly asked = linkedSignal<DialStop | null, string | null>({
+    source: this.dial,
+    computation: () => null,
+  });
   protected readonly heavier = HEAVIER_SAYS;
   protected readonly sides = HEAVIER_SIDE_SAYS;
 
@@ -209,7 +237,22 @@ export class BenchPage implements OnDestroy {
     return stop.at === teeth.length ? `After tooth ${stop.at}, the last` : `Gullet ${stop.at}`;
   }
 
+  /** A fresh reading is another question. */
+  protected read(further: Further | null): void {
+    this.further.set(further);
+    this.asked.set(null);
+  }
+
   protected next(): void {
+    const further = this.further();
+    if (this.dial() && this.asked() === null && (further === null || further.finds === 'more')) {
+      this.asked.set(
+        further === null
+          ? 'Read the dial at this tooth first: nobody knows where it stands now. Done once more goes on without.'
+          : `It still wants ${further.strokes} ${further.strokes === 1 ? 'stroke' : 'strokes'}. Done once more leaves it so.`,
+      );
+      return;
+    }
     this.press('done', this.place());
   }
 

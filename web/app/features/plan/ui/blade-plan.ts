@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import { MatSliderModule } from '@angular/material/slider';
 import { BELOW_SCORERS_MM } from '@odontis/core/circular/equalise';
 import { jumpedTurn, rimGap } from '@odontis/core/circular/dial-faults';
 import { rimSpeed } from '@odontis/core/circular/blade-geometry';
@@ -14,6 +13,7 @@ import { WheelPicture } from '../../../shared/loop/wheel-picture';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
+import { DepthPull } from './depth-pull';
 import { SetChoice } from './set-choice';
 
 /** The wood a blade's chip room is told for, mm. */
@@ -23,7 +23,7 @@ const TOLD_CUT_MM = 50;
 @Component({
   selector: 'od-blade-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, MatSliderModule, WheelPicture, Notice, SetChoice, Why],
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInput, DepthPull, WheelPicture, Notice, SetChoice, Why],
   templateUrl: './blade-plan.html',
   styleUrl: './plan-part.scss',
   styles: `

@@ -1,20 +1,29 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { parseLength } from '@odontis/core/units/length';
 import type { SpreadVerdict } from '@odontis/core/circular/equalise';
 import type { DadoOrdered, DadoWish } from '@odontis/core/work/families/dado/inputs';
-import type { DadoStudy, PartStudy } from '@odontis/core/work/families/dado/study';
+import type { DadoStudy, KindDepth, PartStudy } from '@odontis/core/work/families/dado/study';
 import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Speech } from '../../../shared/speech/speech';
 import { SPREAD_SAYS } from '../../../shared/words/spread-words';
 import { Notice } from '../../../shared/ui/notice';
+import { DepthPull } from './depth-pull';
+
+/** A kind of part that comes down together, and what is chosen of it. */
+interface Pull {
+  readonly kind: 'outer' | 'chipper';
+  readonly name: string;
+  readonly wish: 'outersDownMm' | 'chippersDownMm';
+  readonly of: KindDepth;
+}
 
 /** A set: every part with its own condition, the groove it cuts now and when done, and the stack for a wanted width. */
 @Component({
   selector: 'od-dado-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, GroovePicture, Notice],
+  imports: [MatFormFieldModule, MatInput, GroovePicture, Notice, DepthPull],
   templateUrl: './dado-plan.html',
   styleUrl: './plan-part.scss',
   styles: `
@@ -44,15 +53,31 @@ export class DadoPlan {
     return `${read.length} of ${part.teeth} read, ${this.speech.fine(spread)} from highest to lowest${strokes > 0 ? `, ${strokes} strokes` : ''}`;
   }
 
+  /** What there is to choose of: nothing where all stand alike. */
+  protected readonly depths = computed((): Pull[] => {
+    const { outers, chippers } = this.study();
+    const pulls = [
+      { kind: 'outer', name: 'Outer blades down', wish: 'outersDownMm', of: outers },
+      { kind: 'chipper', name: 'Chippers down', wish: 'chippersDownMm', of: chippers },
+    ] as const;
+    return pulls.flatMap(({ of, ...pull }) => (of && of.deepestMm - of.leastMm > 0 ? [{ ...pull, of }] : []));
+  });
+
+  /** Of either kind; null for as advised. */
+  protected down(kind: Pull['kind'], mm: number | null): void {
+    const change = kind === 'outer' ? { outersDownMm: mm } : { chippersDownMm: mm };
+    this.chose.emit({ ...this.own().inputs.wish, ...change });
+  }
+
   protected typed(text: string): void {
     if (text.trim() === '') {
       this.slipped.emit(null);
-      this.chose.emit({ family: 'dado', wantedMm: null });
+      this.chose.emit({ ...this.own().inputs.wish, wantedMm: null });
       return;
     }
     const read = parseLength(text, this.speech.speech().lengthUnit === 'thou' ? 'inch' : 'mm');
     const fits = read.ok && read.mm >= 1 && read.mm <= 60;
     this.slipped.emit(fits ? null : `“${text}” is no groove a set cuts: type a width such as 3/4 in or 19 mm.`);
-    if (fits) this.chose.emit({ family: 'dado', wantedMm: read.mm });
+    if (fits) this.chose.emit({ ...this.own().inputs.wish, wantedMm: read.mm });
   }
 }

@@ -51,9 +51,9 @@ export class RoundPlanPage {
     effect(() => {
       const dossier = this.desk.dossier();
       const drawing = dossier && roundDrawing(dossier, this.speech.fine, 'before', this.part());
-      const blade = this.blade();
-      this.sheet.drawing.set(drawing && blade ? jointedRim(drawing, blade.atMm) : drawing);
-      this.sheet.handle.set(blade && !this.desk.frozen() ? this.handleOf(blade) : null);
+      const pulled = this.blade() ?? this.seenPart();
+      this.sheet.drawing.set(drawing && pulled ? jointedRim(drawing, pulled.atMm) : drawing);
+      this.sheet.handle.set(pulled && !this.desk.frozen() ? pulled.handle : null);
     });
     effect(() => {
       const dossier = this.desk.dossier();
@@ -63,23 +63,38 @@ export class RoundPlanPage {
     });
   }
 
-  /** A steel blade that was read by dial, and the depth it is jointed to. */
+  /** A steel blade that was read by dial: the joint line, pulled down on the rim itself. */
   private readonly blade = computed(() => {
     const [own, study] = [this.desk.own(), this.desk.study()];
     if (own?.family !== 'circular' || study?.family !== 'circular') return null;
     if (own.inputs.saw.tipped === 'carbide' || !study.equal) return null;
-    return { own, study, atMm: study.equal.targetMm + study.advisedMm - study.jointMm };
-  });
-  /** The joint line pulled down on the rim itself. */
-  private handleOf({ own, study }: NonNullable<ReturnType<typeof this.blade>>): DepthHandle {
-    return {
+    const handle: DepthHandle = {
       depthMm: study.jointMm,
       deepestMm: study.deepestMm,
       recommendedMm: study.advisedMm,
       says: `${this.speech.fine(study.jointMm)}, ${this.speech.share(own.forecast.reachedShare)} of the scorers reached`,
       move: (depthMm) => this.desk.choose({ ...own.inputs.wish, depthMm }),
     };
-  }
+    return { atMm: study.equal.targetMm + study.advisedMm - study.jointMm, handle };
+  });
+  /** The part of a set that is seen, with what its kind comes down to. */
+  private readonly seenPart = computed(() => {
+    const [own, study] = [this.desk.own(), this.desk.study()];
+    if (own?.family !== 'dado' || study?.family !== 'dado') return null;
+    const seen =
+      own.inputs.parts.find((one) => one.id === this.part()) ?? own.inputs.parts.find((one) => one.teeth > 0);
+    const depth = seen?.kind === 'outer' ? study.outers : seen?.kind === 'chipper' ? study.chippers : null;
+    if (!depth) return null;
+    const wish = seen?.kind === 'outer' ? ('outersDownMm' as const) : ('chippersDownMm' as const);
+    const handle: DepthHandle = {
+      depthMm: depth.chosenMm,
+      deepestMm: depth.deepestMm,
+      recommendedMm: depth.advisedMm,
+      says: `${this.speech.fine(depth.chosenMm)} off the highest tooth`,
+      move: (mm) => this.desk.choose({ ...own.inputs.wish, [wish]: mm }),
+    };
+    return { atMm: depth.highestMm - depth.chosenMm, handle };
+  });
 
   /** The saw is not worked here, as it was found. */
   protected readonly refused = computed(() => {
