@@ -17,6 +17,7 @@ import { rakerWidth } from './2026-11-29-raker-width';
 import { patternOffset } from './2026-11-29-pattern-offset';
 import { pullEdges } from './2026-11-29-pull-edges';
 import { shavings } from './2026-11-29-shavings';
+import { wordsOfACopy } from './2026-11-29-words-of-a-copy';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -40,6 +41,7 @@ export const MIGRATIONS: readonly Migration[] = [
   pullEdges,
   gaugedQuantities,
   checkEdges,
+  wordsOfACopy,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */
