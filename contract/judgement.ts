@@ -1,33 +1,28 @@
 import { z } from 'zod';
 import { BOOK_IDS, BOOKS } from '@odontis/core/judgement/books';
 import type { Condition } from '@odontis/core/judgement/condition';
+import { conditionFaults } from '@odontis/core/judgement/condition-faults';
 import type { RuleBook } from '@odontis/core/judgement/rule-book';
 import { changeFaults } from '@odontis/core/judgement/rule-book';
 import { BECAUSE } from '@odontis/core/judgement/triage';
 import { requiredText, text } from './fields';
 
-const fact = requiredText(60, 'The fact');
-const limit = z.union([z.number(), z.strictObject({ threshold: requiredText(60, 'The threshold') })]);
+/** When a rule applies, within what a person could have written: docs/formats.md, judgement as data. */
+export const condition = z.unknown().superRefine((value, context) => {
+  for (const { path, message } of conditionFaults(value))
+    context.addIssue({ code: 'custom', path, message, continue: false });
+}) as unknown as z.ZodType<Condition>;
 
-/** When a rule applies: docs/formats.md, judgement as data. */
-export const condition: z.ZodType<Condition> = z.lazy(() =>
-  z.union(
-    [
-      z.strictObject({ all: z.array(condition).max(40) }),
-      z.strictObject({ any: z.array(condition).max(40) }),
-      z.strictObject({ not: condition }),
-      z.strictObject({
-        fact,
-        is: z.union([z.string(), z.number(), z.boolean(), z.array(z.union([z.string(), z.number()])).max(60)]),
-      }),
-      z.strictObject({ fact, has: z.string() }),
-      z.strictObject({ fact, atLeast: limit }),
-      z.strictObject({ fact, below: limit }),
-      z.strictObject({ fact, known: z.boolean() }),
-    ],
-    { error: 'A condition is all, any, not, or a test of one fact: is, has, atLeast, below or known.' },
-  ),
-);
+/** More than this no book has: the rest of a file that says so is not looked at. */
+const MOST_NAMES = 200;
+/** A list by name of at most so many. */
+const named = <T extends z.ZodType>(of: T) =>
+  z
+    .custom<Record<string, unknown>>(
+      (value) => typeof value === 'object' && value !== null && Object.keys(value).length <= MOST_NAMES,
+      { error: `At most ${MOST_NAMES} names in one book.`, abort: true },
+    )
+    .pipe(z.record(z.string(), of));
 
 const rule = z.strictObject({
   id: requiredText(60, 'The rule’s name'),
@@ -41,17 +36,14 @@ const rule = z.strictObject({
 });
 
 const bookChange = z.strictObject({
-  thresholds: z.record(z.string(), z.number({ error: 'A threshold is a number.' })).optional(),
-  rules: z
-    .record(
-      z.string(),
-      z.strictObject({
-        off: z.boolean().optional(),
-        verdict: z.string().optional(),
-        says: requiredText(400, 'What the rule says').optional(),
-      }),
-    )
-    .optional(),
+  thresholds: named(z.number({ error: 'A threshold is a number.' })).optional(),
+  rules: named(
+    z.strictObject({
+      off: z.boolean().optional(),
+      verdict: z.string().optional(),
+      says: requiredText(400, 'What the rule says').optional(),
+    }),
+  ).optional(),
   more: z.array(rule).max(100, 'A hundred rules of one’s own at most.').optional(),
 });
 

@@ -159,6 +159,28 @@ describe('the ledger of customers', () => {
     expect(await shop.db.models.Customer.count()).toBe(0);
   });
 
+  it('lines without an end are a sentence at once, however they are written; a portrait is only passed over', async () => {
+    const card = (line: string, version = '4.0'): string =>
+      `BEGIN:VCARD\r\nVERSION:${version}\r\nFN:Endless Line\r\n${line}\r\nEND:VCARD`;
+    for (const text of [
+      card('x'.repeat(900_000)),
+      card(`TEL${';a=b'.repeat(200_000)}`),
+      card(`TEL${';a="b"'.repeat(150_000)}:1`),
+      card(`TEL${'\r\n ;a=b'.repeat(100_000)}:1`),
+      card(`NOTE${';ENCODING=QUOTED-PRINTABLE'.repeat(33_000)}`, '2.1'),
+    ]) {
+      const answer = await shop.send('post', '/api/customers/cards', { text });
+      expect([answer.status, (answer.body as { detail: string }).detail]).toEqual([
+        400,
+        jasmine.stringContaining('goes on and on before its value') as never,
+      ]);
+    }
+    const soft = card(`NOTE;QUOTED-PRINTABLE:${'a=\r\n'.repeat(200_000)}`, '2.1');
+    const portrait = card(`PHOTO;ENCODING=b:${'A'.repeat(800_000)}`);
+    for (const text of [soft, portrait])
+      expect((await shop.send('post', '/api/customers/cards', { text })).status).toBeLessThan(300);
+  });
+
   it('a card of another century keeps its name, written in quoted-printable of its own character set', async () => {
     const old = [
       'BEGIN:VCARD',

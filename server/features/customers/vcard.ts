@@ -55,6 +55,11 @@ export function readCards(text: string): CardsRead {
     return { ok: false, message: 'This is not a vCard: it has no line "BEGIN:VCARD".' };
   if ((unfolded.match(/^BEGIN:VCARD/gim) ?? []).length !== (unfolded.match(/^END:VCARD/gim) ?? []).length)
     return { ok: false, message: 'A card in the file ends too early: "END:VCARD" is missing.' };
+  if (hasEndlessHead(unfolded))
+    return {
+      ok: false,
+      message: 'A line of the file goes on and on before its value: this is no vCard a telephone wrote.',
+    };
   let parsed: unknown;
   try {
     parsed = ICAL.parse(plainOldCards(unfolded));
@@ -85,13 +90,19 @@ function plainQuotedLines(text: string): string {
   const lines = text.split(/\r\n|\n|\r/);
   const plain: string[] = [];
   for (let i = 0; i < lines.length; i++) {
-    const head = /^([A-Za-z]+)((?:;[^:;]*)*);?(?:ENCODING=)?QUOTED-PRINTABLE([^:]*):/i.exec(lines[i] as string);
+    // Looked for in what is a head by its length: the pattern tries every way to part it.
+    const said = (lines[i] as string).slice(0, LONGEST_HEAD);
+    const head = /^([A-Za-z]+)((?:;[^:;]*)*);?(?:ENCODING=)?QUOTED-PRINTABLE([^:]*):/i.exec(said);
     if (!head) {
       plain.push(lines[i] as string);
       continue;
     }
-    let value = (lines[i] as string).slice(head[0].length);
-    while (value.endsWith('=') && i + 1 < lines.length) value = value.slice(0, -1) + (lines[++i] as string);
+    const parts = [(lines[i] as string).slice(head[0].length)];
+    while (parts.at(-1)?.endsWith('=') && i + 1 < lines.length) {
+      parts[parts.length - 1] = parts.at(-1)?.slice(0, -1) ?? '';
+      parts.push(lines[++i] as string);
+    }
+    const value = parts.join('');
     const charset = /CHARSET=([\w-]+)/i.exec(head[0])?.[1] ?? 'utf-8';
     const bytes = Buffer.from(
       value.replace(/=([0-9A-F]{2})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16))),
@@ -100,6 +111,27 @@ function plainQuotedLines(text: string): string {
     plain.push(`${head[1]}:${decoded(bytes, charset).replace(/\r?\n/g, '\\n').replace(/,/g, '\\,')}`);
   }
   return plain.join('\r\n');
+}
+
+/** A property's name and parameters are shorter. */
+const LONGEST_HEAD = 500;
+
+/**
+ * Whether the name and parameters of some line, folded or not, are longer than any real one: a reader goes
+ * through them again for every one. O(length).
+ */
+function hasEndlessHead(text: string): boolean {
+  let head = 0;
+  for (const line of text.split(/\r\n|\n|\r/)) {
+    const folded = line.startsWith(' ') || line.startsWith('\t');
+    if (!folded) head = 0;
+    if (head < 0) continue;
+    const colon = line.indexOf(':');
+    head += colon < 0 ? line.length : colon;
+    if (head > LONGEST_HEAD) return true;
+    if (colon >= 0) head = -1;
+  }
+  return false;
 }
 
 /** Bytes in a named character set; one nobody knows is read as Latin-1, which every byte has a place in. */
