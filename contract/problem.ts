@@ -18,6 +18,7 @@ export const PROBLEM_CODES = [
   'consent-missing',
   'printer-empty',
   'database-away',
+  'busy',
   'unexpected',
 ] as const;
 export const problemCode = z.enum(PROBLEM_CODES);

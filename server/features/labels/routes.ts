@@ -6,7 +6,7 @@ import { personOf } from '../../http/person';
 import { loadRoll, printLabels, readPrinter } from '../../standins/label-printer';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
-import { labelDrawing } from './label';
+import { pressed } from '../papers/paper-press';
 
 export function labelRoutes(db: Database): Router {
   const router = Router();
@@ -17,12 +17,11 @@ export function labelRoutes(db: Database): Router {
     const by = await personOf(request, db);
     const { tickets } = parse(labelWanted, request.body);
     const { book } = await readShop(db);
-    await db.sequelize.transaction(async (t) => {
-      const labels = [];
-      for (const ticketId of tickets)
-        labels.push({ ticketId, drawing: labelDrawing(await readDossier(db, ticketId, t), book) });
-      await printLabels(db, labels, by, t);
-    });
+    const dossiers = [];
+    for (const id of tickets) dossiers.push(await readDossier(db, id));
+    const drawings = (await pressed({ kind: 'labels', dossiers, book })).toString('utf8').split('\n');
+    const labels = tickets.map((ticketId, i) => ({ ticketId, drawing: drawings[i] ?? '' }));
+    await db.sequelize.transaction((t) => printLabels(db, labels, by, t));
     response.status(201).json(await readPrinter(db));
   });
   router.post('/labels/roll', async (request, response) => {

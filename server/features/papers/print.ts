@@ -1,25 +1,35 @@
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
-import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { TDocumentDefinitions, TFontFamilyTypes } from 'pdfmake/interfaces';
 import PdfPrinter from 'pdfmake';
 
 /**
  * The house's typeface, whole: Latin, Greek and Cyrillic, in the form PDF makers
  * want (.woff). Signs of other scripts come out as boxes; docs/formats.md says so.
  */
-function fontFile(weight: 'Regular' | 'SemiBold'): string {
+function font(weight: 'Regular' | 'SemiBold'): Buffer {
   const require = createRequire(import.meta.url);
   const folder = path.dirname(require.resolve('@ibm/plex-sans/package.json'));
-  return path.join(folder, 'fonts', 'complete', 'woff', `IBMPlexSans-${weight}.woff`);
+  return readFileSync(path.join(folder, 'fonts', 'complete', 'woff', `IBMPlexSans-${weight}.woff`));
 }
 
-/** A document into the bytes of a PDF. */
+/** Fonts are read once a thread. */
+let printer: PdfPrinter | undefined;
+function thePrinter(): PdfPrinter {
+  if (printer) return printer;
+  const [regular, bold] = [font('Regular'), font('SemiBold')];
+  // The types know names of files alone; pdfmake hands a font on as it is given, and its bytes are one, too.
+  const files = { normal: regular, bold, italics: regular, bolditalics: bold } as unknown as TFontFamilyTypes;
+  printer = new PdfPrinter({ Plex: files });
+  return printer;
+}
+
+/** A document into the bytes of a PDF. Takes the thread for a second and more: papers are made beside the server's loop. */
 export function printPdf(document: TDocumentDefinitions): Promise<Buffer> {
-  const regular = fontFile('Regular');
-  const bold = fontFile('SemiBold');
-  const printer = new PdfPrinter({ Plex: { normal: regular, bold, italics: regular, bolditalics: bold } });
+  const made = thePrinter();
   return new Promise((resolve, reject) => {
-    const pdf = printer.createPdfKitDocument({
+    const pdf = made.createPdfKitDocument({
       ...document,
       defaultStyle: { font: 'Plex', fontSize: 10, ...document.defaultStyle },
     });

@@ -6,10 +6,7 @@ import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
-import { printPdf } from './print';
-import { reportDocument } from './report';
-import { quoteDocument } from './quote';
-import { tagDocument, tagSheet } from './tag';
+import { pressed } from './paper-press';
 
 const tagsWanted = z.object({
   tickets: z
@@ -28,25 +25,25 @@ export function paperRoutes(db: Database): Router {
   const router = Router();
   router.get('/tickets/:id/tag.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
-    send(response, `tag-${dossier.ticket.number}.pdf`, await printPdf(tagDocument(dossier, book)));
+    send(response, `tag-${dossier.ticket.number}.pdf`, await pressed({ kind: 'tag', dossier, book }));
   });
   router.get('/tags.pdf', async (request, response) => {
     const { tickets, skip } = parse(tagsWanted, request.query);
     const { book } = await readShop(db);
     const dossiers = [];
     for (const id of tickets) dossiers.push(await readDossier(db, id));
-    send(response, 'tags.pdf', await printPdf(tagSheet(dossiers, book, skip)));
+    send(response, 'tags.pdf', await pressed({ kind: 'tags', dossiers, book, skip }));
   });
   router.get('/tickets/:id/quote.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
     const all = [dossier];
     for (const other of dossier.cameWith) all.push(await readDossier(db, other.id));
     all.sort((a, b) => a.ticket.number - b.ticket.number);
-    send(response, `quote-${dossier.ticket.number}.pdf`, await printPdf(quoteDocument(all, book)));
+    send(response, `quote-${dossier.ticket.number}.pdf`, await pressed({ kind: 'quote', dossiers: all, book }));
   });
   router.get('/tickets/:id/report.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
-    send(response, `report-${dossier.ticket.number}.pdf`, await printPdf(reportDocument(dossier, book)));
+    send(response, `report-${dossier.ticket.number}.pdf`, await pressed({ kind: 'report', dossier, book }));
   });
   return router;
 }

@@ -1,0 +1,32 @@
+import type { Dossier } from '@odontis/contract/dossier';
+import type { ShopBook } from '@odontis/contract/shop';
+import { labelDrawing } from '../labels/label';
+import { printPdf } from './print';
+import { quoteDocument } from './quote';
+import { reportDocument } from './report';
+import { tagDocument, tagSheet } from './tag';
+
+/** A paper that is wanted, with everything that stands on it: plain data, which goes over to another thread. */
+export type Paper =
+  | { readonly kind: 'tag' | 'report'; readonly dossier: Dossier; readonly book: ShopBook }
+  | { readonly kind: 'tags'; readonly dossiers: readonly Dossier[]; readonly skip: number; readonly book: ShopBook }
+  | { readonly kind: 'quote'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook }
+  | { readonly kind: 'labels'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook };
+
+/** The bytes of a PDF; of labels their drawings as SVG, joined by line ends. */
+export function makePaper(paper: Paper): Promise<Uint8Array> {
+  switch (paper.kind) {
+    case 'tag':
+      return printPdf(tagDocument(paper.dossier, paper.book));
+    case 'report':
+      return printPdf(reportDocument(paper.dossier, paper.book));
+    case 'tags':
+      return printPdf(tagSheet([...paper.dossiers], paper.book, paper.skip));
+    case 'quote':
+      return printPdf(quoteDocument([...paper.dossiers], paper.book));
+    case 'labels':
+      return Promise.resolve(
+        Buffer.from(paper.dossiers.map((dossier) => labelDrawing(dossier, paper.book)).join('\n')),
+      );
+  }
+}
