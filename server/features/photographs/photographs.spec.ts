@@ -39,8 +39,11 @@ describe('beside a ticket', () => {
     const { ticket } = await ticketAt(shop, 'measure');
     const text = Buffer.from('x'.repeat(400));
     const half = (await picture(800, 800).jpeg().toBuffer()).subarray(0, 300);
+    const drawn = Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="900"><rect width="900" height="900" fill="red"/></svg>`,
+    );
     const wide = await picture(10_000, 8_000).png({ compressionLevel: 9 }).toBuffer();
-    for (const bytes of [text, half, wide]) {
+    for (const bytes of [text, half, wide, drawn]) {
       const answer = await add(ticket.id, bytes);
       expect(answer.status).toBe(400);
       expect((answer.body as { detail: string }).detail).toMatch(/no photograph that can be read/);

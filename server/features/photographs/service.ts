@@ -1,7 +1,10 @@
+import pLimit from 'p-limit';
 import sharp from 'sharp';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewPhotograph } from '@odontis/contract/notes';
 import { PHOTOGRAPH_PX } from '@odontis/contract/notes';
+import type { PictureHeader } from '@odontis/core/trace/picture-header';
+import { pictureHeader } from '@odontis/core/trace/picture-header';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { readDossier } from '../tickets/dossier';
@@ -10,17 +13,34 @@ import { readDossier } from '../tickets/dossier';
 const MOST_PIXELS = 24_000_000;
 const MOST_PHOTOGRAPHS = 20;
 
+/** Pictures read at once, and those that wait for it. */
+const AT_ONCE = 2;
+const MOST_WAITING = 30;
+const LONGEST_S = 20;
+const reading = pLimit(AT_ONCE);
+
+/** What a camera writes, by its first bytes: a drawing that calls itself a picture may take an hour to draw. */
+const PHOTOGRAPHED: ReadonlySet<string> = new Set<PictureHeader['format']>(['jpeg', 'png', 'webp']);
+
 /**
  * The picture as it is kept: read, turned upright and written anew, so that
  * nothing of what the camera noted (place, time, owner) is left in it whoever sent it.
  */
 async function cleaned(base64: string): Promise<{ bytes: Buffer; widthPx: number; heightPx: number }> {
+  const sent = Buffer.from(base64, 'base64');
+  const header = pictureHeader(sent);
+  if (reading.pendingCount >= MOST_WAITING)
+    throw new Problem('busy', 'Too many pictures are being read just now. Send this one again in a moment.');
   try {
-    const { data, info } = await sharp(Buffer.from(base64, 'base64'), { limitInputPixels: MOST_PIXELS })
-      .rotate()
-      .resize(PHOTOGRAPH_PX, PHOTOGRAPH_PX, { fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 82 })
-      .toBuffer({ resolveWithObject: true });
+    if (!header || !PHOTOGRAPHED.has(header.format)) throw new Error('no photograph');
+    const { data, info } = await reading(() =>
+      sharp(sent, { limitInputPixels: MOST_PIXELS })
+        .rotate()
+        .resize(PHOTOGRAPH_PX, PHOTOGRAPH_PX, { fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 82 })
+        .timeout({ seconds: LONGEST_S })
+        .toBuffer({ resolveWithObject: true }),
+    );
     return { bytes: data, widthPx: info.width, heightPx: info.height };
   } catch {
     const message = 'This is no photograph that can be read: a JPEG, PNG or WebP picture is wanted.';
