@@ -18,7 +18,7 @@ export const customerChange = newCustomer.extend({
   version,
   business: z.boolean(),
   note: text(2000, 'The note'),
-  contacts: z.array(contact).max(30, 'Thirty contacts at most.'),
+  contacts: z.array(contact).max(300, 'Three hundred contacts at most.'),
 });
 export type CustomerChange = z.infer<typeof customerChange>;
 

@@ -4,6 +4,17 @@ import { toeTeeth } from '@odontis/core/saw/zones';
 import type { Saw } from '@odontis/core/saw/saw';
 import { teethOf, toeZonesOf } from '@odontis/core/saw/saw';
 
+/** What a saw of each family is called on paper. */
+export const FAMILY_WORDS: Readonly<Record<Saw['family'], string>> = {
+  hand: 'hand saw',
+  back: 'back saw',
+  pull: 'pull saw',
+  crosscut: 'crosscut saw',
+  band: 'band',
+  circular: 'circular blade',
+  dado: 'dado set',
+};
+
 const starters = (saw: Saw): string => {
   const teeth = toeTeeth(toeZonesOf(saw));
   return teeth === 0 ? '' : `, ${teeth} starter teeth`;

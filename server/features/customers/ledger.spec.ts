@@ -69,6 +69,33 @@ describe('the ledger of customers', () => {
     expect((await shop.send('post', `/api/customers/${id}/merge`, { version: 1, doubleId: 77 })).status).toBe(404);
   });
 
+  it('thirty who are told that it was changed meanwhile hold nobody up: each is told on the connection it has', async () => {
+    const id = await add('Stale Record', '0555 90');
+    const { ticket } = await bringSaw(id, 'dull');
+    const { version, book } = (await shop.send('get', '/api/shop')).body as { version: number; book: object };
+    const many = <T>(one: () => Promise<T>): Promise<T>[] => Array.from({ length: 30 }, one);
+    const details = { name: 'Other', phone: '', email: '', business: false, note: '', contacts: [], version: 40 };
+    const change = { version: 40, complaint: 'x', promisedOn: '2031-05-04' };
+    for (const stale of [
+      () => shop.send('put', `/api/customers/${id}`, details),
+      () => shop.send('put', '/api/shop', { version: version + 40, book }),
+      () => shop.send('patch', `/api/tickets/${ticket.id}`, change),
+    ]) {
+      const beside = many(() => shop.send('get', '/api/rack'));
+      const answers = await Promise.all(many(stale));
+      expect(new Set(answers.map((answer) => answer.status))).toEqual(new Set([409]));
+      expect(new Set((await Promise.all(beside)).map((answer) => answer.status))).toEqual(new Set([200]));
+    }
+  });
+
+  it('a business with forty contacts is saved, read and saved again', async () => {
+    const id = await add('Forty Hands', '0555 91');
+    const contacts = Array.from({ length: 40 }, (_, i) => ({ name: `Hand ${i}`, phone: '', email: '' }));
+    const details = { name: 'Forty Hands', phone: '', email: '', business: true, note: '' };
+    for (const version of [1, 2])
+      expect((await shop.send('put', `/api/customers/${id}`, { ...details, contacts, version })).status).toBe(200);
+  });
+
   it('two merges of one pair at once: one is done, the other told', async () => {
     const [a, b] = [await add('A'), await add('B')];
     const answers = await Promise.all([
@@ -92,12 +119,21 @@ describe('the ledger of customers', () => {
     await shop.db.sequelize.query(
       `UPDATE ticket SET stage = 'closed', closed_by = 1, closed_at = now() WHERE id = ${ticket.id}`,
     );
+    // What was written beside the saw, wherever a hand can write.
+    await shop.db.sequelize.query(`
+      UPDATE ticket SET waits_for = 'customer', waits_note = 'Søren calls back' WHERE id = ${ticket.id};
+      UPDATE saw SET name = 'Søren’s saw' WHERE customer_id = ${id};
+      INSERT INTO session (key, ticket_id, kind, started_by) VALUES (gen_random_uuid(), ${ticket.id}, 'before', 1);
+      INSERT INTO evidence (key, session_id, quantity, place, value_word, gauge, set_aside, taken_by)
+        SELECT gen_random_uuid(), id, 'note', 1, 'Søren’s nail', 'eye', false, 1 FROM session WHERE ticket_id = ${ticket.id};`);
     const gone = (await shop.send('post', `/api/customers/${id}/forget`, { version: 1 })).body as CustomerPage;
     expect([gone.name, gone.phone, gone.lastWords]).toEqual([FORGOTTEN_NAME, '', '']);
     expect(gone.forgottenAt).not.toBeNull();
     const after = (await shop.send('get', `/api/customers/${id}/everything.json`)).text;
     for (const word of ['Søren', '0555 4', 'father']) expect(after).not.toContain(word);
-    expect(gone.saws.length).toBe(1);
+    expect([gone.saws.length, gone.saws[0]?.name]).toEqual([1, 'back saw']);
+    const dossier = (await shop.send('get', `/api/tickets/${ticket.id}`)).text;
+    for (const word of ['Søren', 'nail', 'father']) expect(dossier).not.toContain(word);
     expect((await shop.send('get', '/api/customers?typed=removed')).body).toEqual([]);
   });
 

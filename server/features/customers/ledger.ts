@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { CardsTaken, Contact, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
+import { FAMILY_WORDS } from '@odontis/contract/saw-words';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { readVisits } from '../tickets/visits';
@@ -12,28 +13,32 @@ import { readCards } from './vcard';
 /** What stands in place of a name when a person's data were taken out. */
 export const FORGOTTEN_NAME = 'Customer removed from the book';
 
-async function find(db: Database, id: number, transaction?: Transaction): Promise<CustomerRow> {
-  const row = await db.models.Customer.findByPk(id, { transaction, lock: transaction?.LOCK.UPDATE });
-  if (!row) throw new Problem('not-found', 'There is no such customer.');
+const nobody = (): Problem => new Problem('not-found', 'There is no such customer.');
+
+/** A customer's row, locked. */
+async function find(db: Database, id: number, transaction: Transaction): Promise<CustomerRow> {
+  const row = await db.models.Customer.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+  if (!row) throw nobody();
   return row;
 }
 
 /** A customer's page of the ledger: details, contacts, every saw with its visits, who may be the same. */
-export async function readCustomer(db: Database, id: number): Promise<CustomerPage> {
-  const row = await find(db, id);
-  const [contacts, saws, visits, alike] = await Promise.all([
-    db.models.Contact.findAll({ where: { customerId: id }, order: ['place'] }),
-    db.models.Saw.findAll({ where: { customerId: id }, order: [['id', 'DESC']] }),
-    readVisits(db, { customerId: id }),
-    db.sequelize.query<CustomerPage['alike'][number]>(
-      `SELECT c.id, c.name, c.phone FROM customer c JOIN customer own ON own.id = :id
-        WHERE c.id <> own.id AND c.forgotten_at IS NULL AND own.forgotten_at IS NULL
-          AND ((length(own.phone_digits) >= 6 AND c.phone_digits = own.phone_digits)
-               OR (c.plain_name % own.plain_name AND similarity(c.plain_name, own.plain_name) > 0.6))
-        ORDER BY similarity(c.plain_name, own.plain_name) DESC, c.id LIMIT 5`,
-      { type: QueryTypes.SELECT, replacements: { id } },
-    ),
-  ]);
+export async function readCustomer(db: Database, id: number, transaction?: Transaction): Promise<CustomerPage> {
+  const row = await db.models.Customer.findByPk(id, { transaction });
+  if (!row) throw nobody();
+  const ofTheirs = { where: { customerId: id }, transaction };
+  // One after the other: within a transaction they share its connection.
+  const contacts = await db.models.Contact.findAll({ ...ofTheirs, order: ['place'] });
+  const saws = await db.models.Saw.findAll({ ...ofTheirs, order: [['id', 'DESC']] });
+  const visits = await readVisits(db, { customerId: id }, transaction);
+  const alike = await db.sequelize.query<CustomerPage['alike'][number]>(
+    `SELECT c.id, c.name, c.phone FROM customer c JOIN customer own ON own.id = :id
+      WHERE c.id <> own.id AND c.forgotten_at IS NULL AND own.forgotten_at IS NULL
+        AND ((length(own.phone_digits) >= 6 AND c.phone_digits = own.phone_digits)
+             OR (c.plain_name % own.plain_name AND similarity(c.plain_name, own.plain_name) > 0.6))
+      ORDER BY similarity(c.plain_name, own.plain_name) DESC, c.id LIMIT 5`,
+    { type: QueryTypes.SELECT, replacements: { id }, transaction },
+  );
   return {
     id: row.id,
     version: row.version,
@@ -58,9 +63,9 @@ async function keepContacts(db: Database, id: number, contacts: readonly Contact
   );
 }
 
-async function refuseOld(db: Database, row: CustomerRow, version: number): Promise<void> {
+async function refuseOld(db: Database, row: CustomerRow, version: number, t: Transaction): Promise<void> {
   if (row.version === version) return;
-  const current = await readCustomer(db, row.id);
+  const current = await readCustomer(db, row.id, t);
   throw new Problem('edited-elsewhere', 'This customer was changed by somebody else meanwhile.', [], current);
 }
 
@@ -68,7 +73,7 @@ async function refuseOld(db: Database, row: CustomerRow, version: number): Promi
 export async function changeCustomer(db: Database, id: number, change: CustomerChange): Promise<CustomerPage> {
   await db.sequelize.transaction(async (t) => {
     const row = await find(db, id, t);
-    await refuseOld(db, row, change.version);
+    await refuseOld(db, row, change.version, t);
     const { contacts, ...details } = change;
     await row.update({ ...details, version: change.version + 1 }, { transaction: t });
     await keepContacts(db, id, contacts, t);
@@ -84,7 +89,7 @@ export async function mergeCustomers(db: Database, id: number, change: MergeChan
     const [first, second] = [Math.min(id, change.doubleId), Math.max(id, change.doubleId)];
     const rows = [await find(db, first, t), await find(db, second, t)];
     const [kept, gone] = (rows[0]?.id === id ? rows : rows.reverse()) as [CustomerRow, CustomerRow];
-    await refuseOld(db, kept, change.version);
+    await refuseOld(db, kept, change.version, t);
     const contacts = await db.models.Contact.findAll({
       where: { customerId: [id, change.doubleId] },
       order: [['customerId', id < change.doubleId ? 'ASC' : 'DESC'], 'place'],
@@ -157,7 +162,7 @@ export async function exportCustomer(db: Database, id: number): Promise<object> 
 export async function forgetCustomer(db: Database, id: number, version: number): Promise<CustomerPage> {
   await db.sequelize.transaction(async (t) => {
     const row = await find(db, id, t);
-    await refuseOld(db, row, version);
+    await refuseOld(db, row, version, t);
     const [open] = await db.sequelize.query<{ number: number }>(
       `SELECT t.number FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id AND t.closed_at IS NULL LIMIT 1`,
       { type: QueryTypes.SELECT, replacements: { id }, transaction: t },
@@ -173,7 +178,9 @@ export async function forgetCustomer(db: Database, id: number, version: number):
     );
     await db.models.Contact.destroy({ where: { customerId: id }, transaction: t });
     await db.sequelize.query(
-      `UPDATE ticket SET complaint = '', handover_note = CASE WHEN handover_note IS NULL THEN NULL ELSE '' END, override_reason = ''
+      `UPDATE ticket SET complaint = '', waits_for = NULL, waits_note = '', override_reason = '',
+              handover_note = CASE WHEN handover_note IS NULL THEN NULL ELSE '' END,
+              work_done = CASE WHEN work_done IS NULL THEN NULL ELSE '' END
         WHERE saw_id IN (SELECT id FROM saw WHERE customer_id = :id)`,
       { replacements: { id }, transaction: t },
     );
@@ -187,10 +194,15 @@ export async function forgetCustomer(db: Database, id: number, version: number):
       `UPDATE session SET note = '' WHERE ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`,
       { replacements: { id }, transaction: t },
     );
-    await db.sequelize.query(`UPDATE saw SET marks_on_it = '' WHERE customer_id = :id`, {
-      replacements: { id },
-      transaction: t,
-    });
+    const theirs = `ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`;
+    const words = [
+      `UPDATE check_round SET note = '' WHERE ${theirs}`,
+      `DELETE FROM evidence WHERE quantity = 'note' AND session_id IN (SELECT id FROM session WHERE ${theirs})`,
+    ];
+    for (const sql of words) await db.sequelize.query(sql, { replacements: { id }, transaction: t });
+    // A saw may be called by whose it is.
+    for (const saw of await db.models.Saw.findAll({ where: { customerId: id }, transaction: t }))
+      await saw.update({ marksOnIt: '', name: FAMILY_WORDS[saw.family] }, { transaction: t });
   });
   return readCustomer(db, id);
 }

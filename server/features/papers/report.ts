@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { CheckRound } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
-import { sawInWords } from '@odontis/contract/saw-words';
+import { FAMILY_WORDS, sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
@@ -31,16 +31,6 @@ type Row = [string, string];
 
 /** Two months, or the one they both are. */
 const between = (from: string, to: string): string => (from === to ? `In ${from}` : `Between ${from} and ${to}`);
-
-const FAMILY_WORDS: Record<Dossier['saw']['family'], string> = {
-  hand: 'hand saw',
-  back: 'back saw',
-  pull: 'pull saw',
-  crosscut: 'crosscut saw',
-  band: 'band',
-  circular: 'circular blade',
-  dado: 'dado set',
-};
 
 /** A heading with its rows; nothing at all where there are none to tell. */
 const chapter = (title: string, rows: Row[]): Content[] => (rows.length === 0 ? [] : [heading(title), table(rows)]);

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import type { Shop, ShopBook, ShopChange } from '@odontis/contract/shop';
 import { DEFAULT_HABITS } from '@odontis/core/work/habits';
 import type { Database } from '../../database/connect';
@@ -14,10 +15,10 @@ export const FIRST_BOOK: ShopBook = {
   rates: { wagePerHour: 48, leastCharge: 14, currency: '€' },
 };
 
-export async function readShop(db: Database): Promise<Shop> {
-  const row = await db.models.Shop.findByPk(1);
+export async function readShop(db: Database, transaction?: Transaction): Promise<Shop> {
+  const row = await db.models.Shop.findByPk(1, { transaction });
   if (!row) return { version: 0, book: FIRST_BOOK, changedBy: null };
-  const by = row.changedBy === null ? null : await db.models.Person.findByPk(row.changedBy);
+  const by = row.changedBy === null ? null : await db.models.Person.findByPk(row.changedBy, { transaction });
   return { version: row.version, book: row.book, changedBy: by?.name ?? null };
 }
 
@@ -31,7 +32,7 @@ export async function changeShop(db: Database, change: ShopChange, by: number): 
         'edited-elsewhere',
         'The shop book was changed by somebody else meanwhile.',
         [],
-        await readShop(db),
+        await readShop(db, transaction),
       );
     }
     const next = { version: change.version + 1, book: change.book, changedBy: by, changedAt: new Date() };
