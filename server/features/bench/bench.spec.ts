@@ -53,6 +53,27 @@ describe('plan and bench', () => {
     expect(await shop.db.models.BenchEvent.count({ where: { planId: plan?.id as number } })).toBe(5);
   });
 
+  it('two thousand presses at once are a few statements, and come to what they would one by one', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const { planId, stops } = { planId: plan?.id as number, stops: walkOf(plan?.order.steps ?? []).length };
+    const random = (n: number, i: number): number => (i * 7919 + 13) % n;
+    const events = Array.from({ length: 2000 }, (_, i) => press(random(stops, i), i % 5 === 0 ? 'back' : 'done'));
+    const kept = new Set<number>();
+    for (const event of events)
+      if (event.action === 'done') kept.add(event.stop);
+      else kept.delete(event.stop);
+    let statements = 0;
+    shop.db.sequelize.addHook('beforeQuery', 'counted', () => void statements++);
+    const answer = await shop.send('post', `/api/tickets/${ticket.id}/bench`, { planId, events });
+    shop.db.sequelize.removeHook('beforeQuery', 'counted');
+    expect(statements).toBeGreaterThan(3);
+    expect((answer.body as BenchState).done).toEqual([...kept].sort((a, b) => a - b));
+    expect(statements).toBeLessThan(15);
+    const again = await shop.send('post', `/api/tickets/${ticket.id}/bench`, { planId, events });
+    expect((again.body as BenchState).done).toEqual((answer.body as BenchState).done);
+    expect(await shop.db.models.BenchEvent.count({ where: { planId } })).toBe(2000);
+  });
+
   it('moves to the check when every stop is done, and back when one is undone', async () => {
     const { ticket, plan } = await ticketAt(shop, 'bench');
     const stops = walkOf(plan?.order.steps ?? []);
