@@ -18,6 +18,7 @@ import { patternOffset } from './2026-11-29-pattern-offset';
 import { pullEdges } from './2026-11-29-pull-edges';
 import { shavings } from './2026-11-29-shavings';
 import { wordsOfACopy } from './2026-11-29-words-of-a-copy';
+import { madeOnce } from './2026-11-29-made-once';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -42,6 +43,7 @@ export const MIGRATIONS: readonly Migration[] = [
   gaugedQuantities,
   checkEdges,
   wordsOfACopy,
+  madeOnce,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -213,6 +213,8 @@ export async function takeCards(db: Database, text: string, by: number): Promise
   if (!read.ok) throw new Problem('bad-input', read.message, [{ path: '/text', message: read.message }]);
   const taken: { added: CardsTaken['added']; known: CardsTaken['known'] } = { added: [], known: [] };
   await db.sequelize.transaction(async (t) => {
+    // One file after the other, so that a customer in two of them at once is made once.
+    await db.sequelize.query('SELECT pg_advisory_xact_lock(7002)', { transaction: t });
     for (const card of read.cards) {
       const known = await sameCustomer(db, card, t);
       if (known) {

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { recordId } from '@odontis/contract/fields';
+import { keyed, recordId } from '@odontis/contract/fields';
 import { newMessage } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
@@ -19,7 +19,7 @@ export function outboxRoutes(db: Database): Router {
   });
   router.post('/tickets/:id/messages', async (request, response) => {
     const by = await personOf(request, db);
-    const message = parse(newMessage, request.body);
+    const message = parse(keyed(newMessage), request.body);
     response.status(201).json(await writeMessage(db, parse(recordId, request.params.id), message, by));
   });
   return router;

@@ -1,14 +1,21 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewMessage } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
+import { firstOfKey } from '../../database/made-once';
 import { Problem } from '../../http/problem';
 import { readDossier } from '../tickets/dossier';
 
 /** A note to the customer into the outbox. A question makes the ticket wait for its answer. */
-export function writeMessage(db: Database, ticketId: number, message: NewMessage, by: number): Promise<Dossier> {
+export function writeMessage(
+  db: Database,
+  ticketId: number,
+  { key, ...message }: NewMessage & { readonly key: string },
+  by: number,
+): Promise<Dossier> {
   return db.sequelize.transaction(async (t) => {
     const row = await db.models.Ticket.findByPk(ticketId, { transaction: t, lock: t.LOCK.UPDATE });
     if (!row) throw new Problem('not-found', 'There is no such ticket.');
+    if (!(await firstOfKey(db, 'message', key, t))) return readDossier(db, ticketId, t);
     if (message.kind === 'ready' && row.stage !== 'handover')
       throw new Problem(
         'wrong-stage',

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Dossier } from '@odontis/contract/dossier';
 import sharp from 'sharp';
@@ -122,7 +123,8 @@ describe('what is printed', () => {
   it('the code on the tag and on the label is read by a decoder as the ticket’s number', async () => {
     const answer = await shop.send('get', `/api/tickets/${dossier.ticket.id}/tag.pdf`);
     expect(await codesIn(await pictureOfPdf(answer.body as Buffer))).toEqual([tagCode(dossier.ticket.number)]);
-    const { printed } = (await shop.send('post', '/api/labels', { tickets: [dossier.ticket.id] })).body as LabelPrinter;
+    const { printed } = (await shop.send('post', '/api/labels', { key: randomUUID(), tickets: [dossier.ticket.id] }))
+      .body as LabelPrinter;
     const label = await sharp(Buffer.from(printed[0]?.drawing ?? ''), { density: 300 })
       .png()
       .toBuffer();

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { recordId } from '@odontis/contract/fields';
+import { keyed, recordId } from '@odontis/contract/fields';
 import { newCalibration, newPerson } from '@odontis/contract/people';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
@@ -12,7 +12,7 @@ export function peopleRoutes(db: Database): Router {
     response.json(await listPeople(db));
   });
   router.post('/people', async (request, response) => {
-    response.status(201).json(await addPerson(db, parse(newPerson, request.body)));
+    response.status(201).json(await addPerson(db, parse(keyed(newPerson), request.body)));
   });
   router.post('/people/:id/calibrations', async (request, response) => {
     const by = await personOf(request, db);

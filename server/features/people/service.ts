@@ -2,6 +2,7 @@ import type { NewCalibration, NewPerson, Person } from '@odontis/contract/people
 import type { CalibrationReading, Hand } from '@odontis/core/calibration/hand';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Database } from '../../database/connect';
+import { firstOfKey } from '../../database/made-once';
 import { Problem } from '../../http/problem';
 import type { CalibrationRow } from './model';
 
@@ -19,8 +20,13 @@ export async function listPeople(db: Database): Promise<Person[]> {
   }));
 }
 
-export async function addPerson(db: Database, person: NewPerson): Promise<Person[]> {
-  await db.models.Person.create(person);
+export async function addPerson(
+  db: Database,
+  { key, ...person }: NewPerson & { readonly key: string },
+): Promise<Person[]> {
+  await db.sequelize.transaction(async (transaction) => {
+    if (await firstOfKey(db, 'person', key, transaction)) await db.models.Person.create(person, { transaction });
+  });
   return listPeople(db);
 }
 

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { LabelPrinter, OutboxMessage } from '@odontis/contract/notes';
@@ -14,7 +15,11 @@ describe('beside a ticket', () => {
   const picture = (width: number, height: number) =>
     sharp({ create: { width, height, channels: 3, background: '#665' } });
   const add = (id: number, jpeg: Buffer) =>
-    shop.send('post', `/api/tickets/${id}/photographs`, { caption: 'the toe', jpeg: jpeg.toString('base64') });
+    shop.send('post', `/api/tickets/${id}/photographs`, {
+      key: randomUUID(),
+      caption: 'the toe',
+      jpeg: jpeg.toString('base64'),
+    });
 
   it('a photograph is kept small and without its place, whoever sent it', async () => {
     const { ticket } = await ticketAt(shop, 'measure');
@@ -54,7 +59,12 @@ describe('beside a ticket', () => {
   it('notes go to the outbox: a question makes the ticket wait, ready is said only of what is ready', async () => {
     const { ticket } = await ticketAt(shop, 'measure');
     const at = `/api/tickets/${ticket.id}/messages`;
-    const note = { kind: 'question', sentTo: '0555 1', body: 'May the toe be shortened? <b>& "quotes" — да</b>' };
+    const note = {
+      key: randomUUID(),
+      kind: 'question',
+      sentTo: '0555 1',
+      body: 'May the toe be shortened? <b>& "quotes" — да</b>',
+    };
     expect((await shop.send('post', at, { ...note, kind: 'ready' })).status).toBe(409);
     expect((await shop.send('post', at, { ...note, sentTo: ' ' })).status).toBe(400);
     const asked = (await shop.send('post', at, note)).body as Dossier;
@@ -75,26 +85,32 @@ describe('beside a ticket', () => {
   it('the label printer prints a job whole or not at all, and runs out', async () => {
     const one = { ...newTicketBody(), customer: { name: '<script>alert(1)</script> & Söhne', phone: '', email: '' } };
     const { ticket } = (await shop.send('post', '/api/tickets', one)).body as Dossier;
-    const printed = (await shop.send('post', '/api/labels', { tickets: [ticket.id] })).body as LabelPrinter;
+    const printed = (await shop.send('post', '/api/labels', { key: randomUUID(), tickets: [ticket.id] }))
+      .body as LabelPrinter;
     expect(printed.labelsLeft).toBe(199);
     const drawing = printed.printed[0]?.drawing ?? '';
     expect(drawing).toContain(String(ticket.number));
     expect(drawing).not.toContain('<script');
     expect(drawing).toContain('width="62mm" height="29mm"');
     await shop.db.sequelize.query('UPDATE label_roll SET labels_left = 1');
-    const empty = await shop.send('post', '/api/labels', { tickets: [ticket.id, ticket.id] });
+    const empty = await shop.send('post', '/api/labels', { key: randomUUID(), tickets: [ticket.id, ticket.id] });
     expect([(empty.body as { code: string }).code, empty.status]).toEqual(['printer-empty', 409]);
     expect(((await shop.send('get', '/api/labels')).body as LabelPrinter).printed.length).toBe(1);
     expect(((await shop.send('post', '/api/labels/roll', {})).body as LabelPrinter).labelsLeft).toBe(200);
-    expect((await shop.send('post', '/api/labels', { tickets: [999_999] })).status).toBe(404);
+    expect((await shop.send('post', '/api/labels', { key: randomUUID(), tickets: [999_999] })).status).toBe(404);
   });
 
   it('what shows or names a person goes with them when they are forgotten, and comes along when it is asked for', async () => {
     const wanted = { ...newTicketBody({ hardened: 'yes' }), decision: 'decline' };
     const { ticket, customer } = (await shop.send('post', '/api/tickets', wanted)).body as Dossier;
     await add(ticket.id, await picture(300, 200).jpeg().toBuffer());
-    await shop.send('post', `/api/tickets/${ticket.id}/messages`, { kind: 'refusal', sentTo: 'x@y', body: 'Sorry.' });
-    await shop.send('post', '/api/labels', { tickets: [ticket.id] });
+    await shop.send('post', `/api/tickets/${ticket.id}/messages`, {
+      key: randomUUID(),
+      kind: 'refusal',
+      sentTo: 'x@y',
+      body: 'Sorry.',
+    });
+    await shop.send('post', '/api/labels', { key: randomUUID(), tickets: [ticket.id] });
     const all = (await shop.send('get', `/api/customers/${customer.id}/everything.json`)).body as {
       messages: object[];
       photographs: { jpeg: string }[];
@@ -106,5 +122,51 @@ describe('beside a ticket', () => {
     expect([photographs, messages]).toEqual([[], []]);
     const labels = (await shop.send('get', '/api/labels')).body as LabelPrinter;
     expect(labels.printed.some((l) => l.ticketId === ticket.id)).toBeFalse();
+  });
+
+  it('what is sent again after a lost answer, even at once, is made once: notes, photographs, labels, people', async () => {
+    const { ticket } = await ticketAt(shop, 'measure');
+    const at = `/api/tickets/${ticket.id}`;
+    const jpeg = (await picture(300, 200).jpeg().toBuffer()).toString('base64');
+    const made: [string, object, () => Promise<number>][] = [
+      [
+        `${at}/messages`,
+        { kind: 'question', sentTo: '0555 1', body: 'Once?' },
+        () => shop.db.models.Message.count({ where: { ticketId: ticket.id } }),
+      ],
+      [
+        `${at}/photographs`,
+        { caption: '', jpeg },
+        () => shop.db.models.Photograph.count({ where: { ticketId: ticket.id } }),
+      ],
+      [
+        '/api/labels',
+        { tickets: [ticket.id] },
+        async () => 200 - ((await shop.send('get', '/api/labels')).body as LabelPrinter).labelsLeft,
+      ],
+      [
+        '/api/people',
+        { name: 'Third Hand', initials: 'TH' },
+        () => shop.db.models.Person.count({ where: { initials: 'TH' } }),
+      ],
+    ];
+    await shop.send('post', '/api/labels/roll', {});
+    for (const [path, body, count] of made) {
+      const sent = { ...body, key: randomUUID() };
+      const answers = await Promise.all([1, 2, 3].map(() => shop.send('post', path, sent)));
+      expect(new Set(answers.map((answer) => answer.status)))
+        .withContext(path)
+        .toEqual(new Set([201]));
+      await shop.send('post', path, sent);
+      expect(await count())
+        .withContext(path)
+        .toBe(1);
+      expect((await shop.send('post', path, body)).status)
+        .withContext(`${path} without a key`)
+        .toBe(400);
+    }
+    const cards = { text: 'BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Card Atonce\r\nEND:VCARD' };
+    await Promise.all([1, 2, 3].map(() => shop.send('post', '/api/customers/cards', cards)));
+    expect(await shop.db.models.Customer.count({ where: { name: 'Card Atonce' } })).toBe(1);
   });
 });

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { recordId } from '@odontis/contract/fields';
+import { keyed, recordId } from '@odontis/contract/fields';
 import { newPhotograph } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
@@ -10,7 +10,7 @@ export function photographRoutes(db: Database): Router {
   const router = Router();
   router.post('/tickets/:id/photographs', async (request, response) => {
     const by = await personOf(request, db);
-    const wanted = parse(newPhotograph, request.body);
+    const wanted = parse(keyed(newPhotograph), request.body);
     response.status(201).json(await addPhotograph(db, parse(recordId, request.params.id), wanted, by));
   });
   router.delete('/tickets/:id/photographs/:photograph', async (request, response) => {

@@ -6,6 +6,7 @@ import { PHOTOGRAPH_PX } from '@odontis/contract/notes';
 import type { PictureHeader } from '@odontis/core/trace/picture-header';
 import { pictureHeader } from '@odontis/core/trace/picture-header';
 import type { Database } from '../../database/connect';
+import { firstOfKey } from '../../database/made-once';
 import { Problem } from '../../http/problem';
 import { readDossier } from '../tickets/dossier';
 
@@ -51,13 +52,14 @@ async function cleaned(base64: string): Promise<{ bytes: Buffer; widthPx: number
 export async function addPhotograph(
   db: Database,
   ticketId: number,
-  wanted: NewPhotograph,
+  wanted: NewPhotograph & { readonly key: string },
   by: number,
 ): Promise<Dossier> {
   const picture = await cleaned(wanted.jpeg);
   return db.sequelize.transaction(async (t) => {
     const ticket = await db.models.Ticket.findByPk(ticketId, { transaction: t, lock: t.LOCK.UPDATE });
     if (!ticket) throw new Problem('not-found', 'There is no such ticket.');
+    if (!(await firstOfKey(db, 'photograph', wanted.key, t))) return readDossier(db, ticketId, t);
     if ((await db.models.Photograph.count({ where: { ticketId }, transaction: t })) >= MOST_PHOTOGRAPHS)
       throw new Problem('bad-input', `A ticket keeps ${MOST_PHOTOGRAPHS} photographs at most: take one away first.`);
     await db.models.Photograph.create(

@@ -31,7 +31,7 @@ import { alikeSaw, counterBook, customerFound, knownSaw, rackRow, ticketNumbered
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { Observable } from 'rxjs';
-import { map } from 'rxjs';
+import { map, tap } from 'rxjs';
 import type { Schema } from './refusal';
 import { Unreadable } from './refusal';
 
@@ -64,6 +64,15 @@ export class ShopApi {
   private post<T>(schema: Schema<T>, path: string, body: unknown): Observable<T> {
     return this.http.post(path, body).pipe(map(read(schema)));
   }
+  /** Keys of what is being made and was not answered yet, by what it is. */
+  private readonly unanswered = new Map<string, string>();
+  /** Something made: pressed again after a lost answer it goes with the same key, and is made once. */
+  private create<T>(schema: Schema<T>, path: string, body: object): Observable<T> {
+    const what = `${path} ${JSON.stringify(body)}`;
+    const key = this.unanswered.get(what) ?? crypto.randomUUID();
+    this.unanswered.set(what, key);
+    return this.post(schema, path, { ...body, key }).pipe(tap(() => this.unanswered.delete(what)));
+  }
   private put<T>(schema: Schema<T>, path: string, body: unknown): Observable<T> {
     return this.http.put(path, body).pipe(map(read(schema)));
   }
@@ -84,7 +93,7 @@ export class ShopApi {
     return this.get(persons, '/api/people');
   }
   addPerson(person: NewPerson): Observable<Person[]> {
-    return this.post(persons, '/api/people', person);
+    return this.create(persons, '/api/people', person);
   }
   addCalibration(personId: number, calibration: NewCalibration): Observable<Person[]> {
     return this.post(persons, `/api/people/${personId}/calibrations`, calibration);
@@ -139,13 +148,13 @@ export class ShopApi {
     return this.post(dossier, `/api/tickets/${id}/measured`, { version });
   }
   addPhotograph(id: number, photograph: NewPhotograph): Observable<Dossier> {
-    return this.post(dossier, `/api/tickets/${id}/photographs`, photograph);
+    return this.create(dossier, `/api/tickets/${id}/photographs`, photograph);
   }
   removePhotograph(id: number, photograph: number): Observable<Dossier> {
     return this.delete(dossier, `/api/tickets/${id}/photographs/${photograph}`);
   }
   writeMessage(id: number, message: NewMessage): Observable<Dossier> {
-    return this.post(dossier, `/api/tickets/${id}/messages`, message);
+    return this.create(dossier, `/api/tickets/${id}/messages`, message);
   }
   outbox(): Observable<OutboxMessage[]> {
     return this.get(outboxMessages, '/api/outbox');
@@ -157,7 +166,7 @@ export class ShopApi {
     return this.get(labelPrinter, '/api/labels');
   }
   printLabels(tickets: readonly number[]): Observable<LabelPrinter> {
-    return this.post(labelPrinter, '/api/labels', { tickets });
+    return this.create(labelPrinter, '/api/labels', { tickets });
   }
   loadRoll(): Observable<LabelPrinter> {
     return this.post(labelPrinter, '/api/labels/roll', {});
