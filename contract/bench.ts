@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { moment } from './fields';
 import { stage } from './ticket';
 
 /** One press of a key at the vise. The id is made in the browser, so sending it twice counts once. */
@@ -6,7 +7,7 @@ export const benchEvent = z.object({
   id: z.uuid('A bench event needs an id of its own.'),
   stop: z.number().int().nonnegative(),
   action: z.enum(['done', 'back']),
-  at: z.iso.datetime({ offset: true }),
+  at: moment,
 });
 export type BenchEvent = z.infer<typeof benchEvent>;
 

@@ -21,6 +21,7 @@ import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
 import { Problem } from './http/problem';
 import { problemHandler } from './http/problem-handler';
+import { readableSigns } from './http/readable-signs';
 
 export interface AppParts {
   readonly db: Database;
@@ -59,6 +60,7 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
     }),
   );
   app.use(express.json({ limit: '4mb' }));
+  app.use(readableSigns);
   const api = express.Router();
   api.get('/health', async (_request, response) => {
     await db.sequelize.query('SELECT 1');

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, counted, text } from '../units/fields';
+import { bounded, counted, text, uuid } from '../units/fields';
 import { angleFinding } from './angle-finding';
 import { GAUGES, LENGTH_GAUGES } from './gauges';
 import type { LengthQuantity } from './quantities';
@@ -13,13 +13,13 @@ export const MOST_READINGS = 20_000;
 
 const taken = {
   /** Names the reading from the moment it is taken, before any server has seen it. */
-  key: z.uuid('Every reading has a key of its own.'),
+  key: uuid('Every reading has a key of its own.'),
   /** Part of a set; null for any other saw. */
   part: text(60, 'The part').nullable(),
   /** Taken, but asked about, or taken back: not counted. */
   setAside: z.boolean(),
   /** The reading that this one stands in for; null for a first one or a repeat. */
-  corrects: z.uuid('A correction names a reading by its key.').nullable(),
+  corrects: uuid('A correction names a reading by its key.').nullable(),
   /** Out of a stand-in for a gauge: marked so for ever. */
   simulated: z.boolean(),
 };

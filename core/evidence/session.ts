@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { text } from '../units/fields';
+import { text, uuid } from '../units/fields';
 import type { KeptReading, Reading } from './reading';
 import { keptReading } from './reading';
 
@@ -9,7 +9,7 @@ export type SessionKind = (typeof SESSION_KINDS)[number];
 
 /** A session of measuring: who, when, before or after the work. Its key is made where it begins. */
 export const sessionHead = z.object({
-  key: z.uuid('A session has a key of its own.'),
+  key: uuid('A session has a key of its own.'),
   kind: z.enum(SESSION_KINDS, { error: 'A session is before or after the work.' }),
   by: z.string(),
   startedAt: z.string(),

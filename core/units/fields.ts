@@ -19,3 +19,6 @@ export const bounded = (low: number, high: number, what: string, unit: string) =
 /** A whole count inside bounds. */
 export const counted = (low: number, high: number, what: string, things: string) =>
   bounded(low, high, what, things).int(`${what}: counted whole.`);
+
+/** A key, in small letters as every database writes it: in capitals it is the same one. */
+export const uuid = (says: string) => z.uuid(says).transform((key) => key.toLowerCase());

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
+import { literal } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import { lineOf } from '@odontis/core/evidence/line-of';
@@ -70,6 +71,9 @@ export async function addEvidence(
     });
     const known = new Set(here.map((r) => r.key));
     const fresh = readings.filter((r) => !known.has(r.key));
+    if (new Set(keys).size < keys.length)
+      throw new Problem('bad-input', 'Two of these readings have the same key: each has one of its own.');
+    await refuseElsewhere(db, ticketId, here, t);
     // All of it is here already: the answer was lost on its way. Closed since or not, nothing is added.
     // Told before a session is begun, so that the record shown beside the refusal holds none that is rolled back.
     if (fresh.length > 0) await refuseUnseen(db, ticketId, wanted.kind, seen, fresh, t);
@@ -84,6 +88,19 @@ export async function addEvidence(
     }
     return readSessions(db, ticketId, nameOf, t, seen);
   });
+}
+
+/** Readings that are kept already are of a session of this ticket, or the sender mixes two up. */
+async function refuseElsewhere(
+  db: Database,
+  ticketId: number,
+  here: readonly { readonly sessionId: number }[],
+  t: Transaction,
+): Promise<void> {
+  const ids = [...new Set(here.map((r) => r.sessionId))];
+  if (ids.length === 0) return;
+  if ((await db.models.Session.count({ where: { id: ids, ticketId }, transaction: t })) < ids.length)
+    throw new Problem('bad-input', 'One of these readings is kept on another ticket already.');
 }
 
 /** What is wrong with readings on this saw refuses them all. Only what they correct is looked up. */
@@ -143,20 +160,23 @@ async function refuseUnseen(
     );
 }
 
+/** Now by the database's clock; where that was set back since, when the session began. */
+const notBeforeItBegan = (): ReturnType<typeof literal> => literal('GREATEST(now(), started_at)');
+
 /** Closes a session for good. */
 export function finishSession(db: Database, ticketId: number, key: string, note: string): Promise<Dossier> {
   return changeTicket(db, ticketId, OPEN_STAGES, async (_, t) => {
     const session = await db.models.Session.findOne({ where: { key, ticketId }, transaction: t });
     if (!session) throw new Problem('not-found', 'There is no such session on this ticket.');
     // Closed twice, as when the first answer was lost, it stays as it is.
-    if (!session.finishedAt) await session.update({ note, finishedAt: new Date() }, { transaction: t });
+    if (!session.finishedAt) await session.update({ note, finishedAt: notBeforeItBegan() }, { transaction: t });
   });
 }
 
 /** Every session of a kind that is open is closed: what follows is another time. */
 export async function closeSessions(db: Database, ticketId: number, kind: string, t: Transaction): Promise<void> {
   await db.models.Session.update(
-    { finishedAt: new Date() },
+    { finishedAt: notBeforeItBegan() },
     { where: { ticketId, kind, finishedAt: null }, transaction: t },
   );
 }
