@@ -19,5 +19,8 @@ export function numberIn(cell: string): number {
   return NUMBER.test(plain) ? Number(plain.replace(',', '.')) : NaN;
 }
 
-/** A name that a spreadsheet would run as a formula gets an apostrophe; numbers are never touched. */
-export const safeCell = (text: string): string => (/^[=+@\t-]/.test(text) ? `'${text}` : text);
+/** Words that a spreadsheet would run as a formula get an apostrophe; what is nothing but a number is never touched. */
+export const safeCell = (text: string): string => (/^[=+@\t\r-]/.test(text) && !NUMBER.test(text) ? `'${text}` : text);
+
+/** The words of a cell as they were before {@link safeCell}. */
+export const wordsIn = (cell: string): string => cell.trim().replace(/^'(?=[=+@\t\r-])/, '');

@@ -26,7 +26,7 @@ export function rowsFromSession(session: Pick<Session, 'readings'>): { lengths: 
     .filter(isLength)
     .map((r) => [
       r.quantity,
-      r.part ?? '',
+      safeCell(r.part ?? ''),
       String(r.place),
       String(Number(r.value.toFixed(6))),
       r.gauge,

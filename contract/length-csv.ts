@@ -5,7 +5,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import type { LengthUnit } from '@odontis/core/units/length';
 import { lengthFrom } from '@odontis/core/units/length';
 import type { CsvLine } from './csv-cells';
-import { headingOf, numberIn } from './csv-cells';
+import { headingOf, numberIn, wordsIn } from './csv-cells';
 import type { CsvFault } from './csv-fault';
 import type { EvidenceCsv, LengthRow } from './csv-held';
 
@@ -41,7 +41,7 @@ export function lengthsFromRows(filled: readonly CsvLine[], saw: Saw): EvidenceC
     const quantity = known(LENGTH_QUANTITIES, cell('quantity').toLowerCase());
     const usual = QUANTITY_FACTS[quantity ?? 'height'].gauge;
     const gauge = cell('gauge') === '' ? usual : known(LENGTH_GAUGES, cell('gauge').toLowerCase());
-    const part = cell('part') === '' ? null : cell('part');
+    const part = cell('part') === '' ? null : wordsIn(cell('part'));
     const place = numberIn(cell('place'));
     const value = numberIn(cells[valueAt] ?? '');
     if (!quantity || !quantitiesOf(saw).includes(quantity))

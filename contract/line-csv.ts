@@ -3,7 +3,7 @@ import { LEANS, TOOTH_KINDS } from '@odontis/core/evidence/tooth-reading';
 import type { LengthUnit } from '@odontis/core/units/length';
 import { lengthFrom } from '@odontis/core/units/length';
 import { MOST_TEETH } from '@odontis/core/evidence/reading';
-import { numberIn } from './csv-cells';
+import { numberIn, safeCell, wordsIn } from './csv-cells';
 import type { CsvFault } from './csv-fault';
 import type { CsvLine } from './csv-cells';
 import type { EvidenceCsv } from './csv-held';
@@ -109,7 +109,7 @@ function readRow(
   const yMm = length(lengths.y, 'y', kind === 'missing' ? 0 : null);
   if (xMm === null) say('x is empty. Leave the whole column out to place the teeth by the pitch.');
   if (yMm === null) say('y is empty. A tooth that is not there is kind "missing".');
-  const note = cell(words.note).replace(/^'(?=[=+@\t-])/, '');
+  const note = wordsIn(cell(words.note));
   return {
     tooth,
     xMm: xMm ?? NaN,
@@ -120,9 +120,6 @@ function readRow(
     note: note === '' ? null : note,
   };
 }
-
-/** A note that a spreadsheet would run as a formula gets an apostrophe; a number does not. */
-const guarded = (note: string): string => (/^[=+@\t]|^-(?![\d.])/.test(note) ? `'${note}` : note);
 
 /** A tooth line as rows of cells, lengths in mm to the micrometre. */
 export function rowsFromLine(readings: readonly ToothReading[]): string[][] {
@@ -137,7 +134,7 @@ export function rowsFromLine(readings: readonly ToothReading[]): string[][] {
       r.lean ?? '',
       mm(r.setMm),
       r.kind,
-      guarded(r.note ?? ''),
+      safeCell(r.note ?? ''),
     ]),
   ];
 }

@@ -1,7 +1,13 @@
+import { PERSON_HEADER } from '@odontis/contract/problem';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import { createApp } from '../../app';
+import { connect } from '../../database/connect';
+import { migrator } from '../../migrations/migrate';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
 import type { RackRow } from '@odontis/contract/ticket';
-import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
+import { emptyDatabase, newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 
 describe('tickets at the counter', () => {
@@ -162,5 +168,28 @@ describe('tickets at the counter', () => {
     expect(await names('0% I')).toEqual(['Søren 100% Ibs_gaard']);
     expect(await names('%%')).toEqual([]);
     expect(await names('DROP TABLE')).toEqual(['Robert"); DROP TABLE saw;--']);
+  });
+});
+
+describe('the shop’s day', () => {
+  it('is the day where the shop stands, not Greenwich’s', async () => {
+    const database = await emptyDatabase();
+    const db = connect(database.url, 'Pacific/Kiritimati');
+    try {
+      await migrator(db.sequelize).up();
+      const [person] = await db.models.Person.bulkCreate([{ name: 'First Hand', initials: 'FH' }], { returning: true });
+      const app = createApp({ db, logger: pino({ level: 'silent' }) });
+      const opened = await supertest(app)
+        .post('/api/tickets')
+        .set(PERSON_HEADER, String(person?.id))
+        .send(newTicketBody());
+      expect(opened.status).toBe(201);
+      await db.sequelize.query(`UPDATE ticket SET opened_at = '2031-05-03T12:00:00Z'`);
+      const [row] = (await supertest(app).get('/api/rack')).body as RackRow[];
+      expect(row?.openedOn).toBe('2031-05-04');
+    } finally {
+      await db.sequelize.close();
+      await database.drop();
+    }
   });
 });
