@@ -7,6 +7,7 @@ import { z } from 'zod';
 export const PROBLEM_CODES = [
   'bad-input',
   'not-found',
+  'not-ours',
   'person-unknown',
   'edited-elsewhere',
   'wrong-stage',

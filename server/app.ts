@@ -20,6 +20,8 @@ import { evidenceRoutes } from './features/evidence/routes';
 import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
 import { Problem } from './http/problem';
+import { onlyOurs } from './http/only-ours';
+import { ownNames } from './http/own-names';
 import { problemHandler } from './http/problem-handler';
 import { readableSigns } from './http/readable-signs';
 
@@ -28,13 +30,15 @@ export interface AppParts {
   readonly logger: Logger;
   /** Folder of the built web app; none in tests of the routes. */
   readonly webFolder?: string;
+  /** The address it listens on, by whose names alone it answers. */
+  readonly host?: string;
 }
 
 /** Whether it asks from the computer the server runs on. */
 const isLoopback = (address = ''): boolean => /^(::1$|(::ffff:)?127\.)/.test(address);
 
 /** The whole server: routes under /api, the built app beside them, every refusal as problem+json. */
-export function createApp({ db, logger, webFolder }: AppParts): Express {
+export function createApp({ db, logger, webFolder, host = '127.0.0.1' }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -45,6 +49,7 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
           // WebAssembly reads the codes of tags.
           scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
+          fontSrc: ["'self'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           upgradeInsecureRequests: null,
         },
@@ -53,6 +58,7 @@ export function createApp({ db, logger, webFolder }: AppParts): Express {
     }),
   );
   app.use(pinoHttp({ logger, autoLogging: false }));
+  app.use(onlyOurs(ownNames(host)));
   // On the shop's own computer nothing travels: squeezing a long line would take longer than reading it.
   app.use(
     compression({
@@ -97,6 +103,7 @@ function serveWeb(app: Express, folder: string): void {
   app.get(/^\/(?!api\/).*/, (request, response, next) => {
     if (path.extname(request.path) !== '') return next();
     response.setHeader('Cache-Control', 'no-cache');
-    return response.sendFile(path.join(folder, 'index.html'));
+    // By its folder: a checkout below a hidden one is served as any other.
+    return response.sendFile('index.html', { root: folder });
   });
 }

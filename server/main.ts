@@ -26,7 +26,12 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
   try {
     await migrator(db.sequelize).up();
     const loadedDemo = settings.demo && (await loadDemoShop(db));
-    const app = createApp({ db, logger: pino({ level: 'warn' }), webFolder: settings.webFolder });
+    const app = createApp({
+      db,
+      logger: pino({ level: 'warn' }),
+      webFolder: settings.webFolder,
+      host: settings.host,
+    });
     const server = await new Promise<Server>((resolve, reject) => {
       const listening = app.listen(settings.port, settings.host, (error?: Error) =>
         error ? reject(error) : resolve(listening),

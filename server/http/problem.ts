@@ -3,6 +3,8 @@ import type { FieldProblem, ProblemBody, ProblemCode } from '@odontis/contract/p
 const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'bad-input': { status: 400, title: 'Something sent does not fit' },
   'not-found': { status: 404, title: 'Not found' },
+  // Misdirected, RFC 9110, 15.5.20.
+  'not-ours': { status: 421, title: 'Not asked for here' },
   'person-unknown': { status: 403, title: 'Nobody is at the screen' },
   'edited-elsewhere': { status: 409, title: 'Changed by somebody else meanwhile' },
   'wrong-stage': { status: 409, title: 'The ticket is at another stage' },
