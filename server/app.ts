@@ -57,7 +57,13 @@ export function createApp({ db, logger, webFolder, host = '127.0.0.1' }: AppPart
       strictTransportSecurity: false,
     }),
   );
-  app.use(pinoHttp({ logger, autoLogging: false }));
+  // What was looked for stands behind the question mark, and names people: a log keeps the path.
+  const req = ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+    id,
+    method,
+    path: url.split('?')[0],
+  });
+  app.use(pinoHttp({ logger, autoLogging: false, serializers: { req } }));
   app.use(onlyOurs(ownNames(host)));
   // On the shop's own computer nothing travels: squeezing a long line would take longer than reading it.
   app.use(

@@ -8,7 +8,7 @@ import { newTicketBody, openTestShop } from '../testing/test-shop';
 import type { TestShop } from '../testing/test-shop';
 import { parse } from './parse';
 import type { Problem } from './problem';
-import { toProblem } from './problem-handler';
+import { problemHandler, toProblem } from './problem-handler';
 
 describe('faults at the edge', () => {
   let shop: TestShop;
@@ -123,6 +123,23 @@ describe('faults at the edge', () => {
     } catch (error) {
       expect((error as Problem).errors).toEqual([{ path: '/name', message: 'Name missing.' }]);
     }
+  });
+
+  it('what was typed stands in no log, wherever an error repeats it', async () => {
+    const lines: string[] = [];
+    const logger = pino({ level: 'info' }, { write: (line: string) => void lines.push(line) });
+    const secret = 'Wren Ashby 0555 1';
+    const error: unknown = await shop.db.sequelize
+      .query(`INSERT INTO customer (name, email, created_by) VALUES ('${secret}', '${secret}', 999999)`)
+      .catch((thrown: unknown) => thrown);
+    const asked = { headersSent: false, status: () => asked, type: () => asked, send: () => asked };
+    problemHandler(error, { log: logger } as never, asked as never, () => undefined);
+    problemHandler(new Error(`${secret}\nat ${secret}:1:1`), { log: logger } as never, asked as never, () => undefined);
+    expect(lines.length).toBe(2);
+    expect(lines.join('')).toContain('23503');
+    expect(lines.join('')).toContain('customer_created_by_fkey');
+    expect(lines.join('')).not.toContain('Wren');
+    expect(lines.join('')).not.toContain('0555');
   });
 
   it('what nobody foresaw is said without its insides', () => {

@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler } from 'express';
 import { ConnectionError, DatabaseError, TimeoutError, UniqueConstraintError } from 'sequelize';
 import { PROBLEM_TYPE } from '@odontis/contract/problem';
+import { loggable } from './loggable';
 import { Problem } from './problem';
 
 /** Postgres says these when it is going down, coming up or was cut off (PostgreSQL manual, appendix A, class 57 and 08). */
@@ -68,6 +69,9 @@ export const problemHandler: ErrorRequestHandler = (error, request, response, ne
   }
   const problem = toProblem(error);
   if (problem.code === 'unexpected')
-    (request as { log?: { error(facts: object, text: string): void } }).log?.error({ err: error }, 'unexpected');
+    (request as { log?: { error(facts: object, text: string): void } }).log?.error(
+      { ...loggable(error) },
+      'unexpected',
+    );
   response.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem.body()));
 };
