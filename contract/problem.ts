@@ -19,6 +19,7 @@ export const PROBLEM_CODES = [
   'consent-missing',
   'printer-empty',
   'database-away',
+  'disk-full',
   'busy',
   'unexpected',
 ] as const;

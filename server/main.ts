@@ -3,7 +3,7 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { connect } from './database/connect';
 import { loadDemoShop } from './demo/load-demo-shop';
-import { migrator } from './migrations/migrate';
+import { bringUp } from './migrations/migrate';
 
 export interface ServerSettings {
   readonly databaseUrl: string;
@@ -20,11 +20,26 @@ export interface RunningServer {
   close(): Promise<void>;
 }
 
+/** Requests in flight are answered for so long when the shop closes. */
+const GRACE_MS = 10_000;
+const LOOK_EVERY_MS = 50;
+
+/** Nobody new is let in; who is in is answered, unless it takes too long; connections that only wait are closed. */
+async function lastAnswered(server: Server): Promise<void> {
+  const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+  // A connection goes back to waiting when its answer is out.
+  const looking = setInterval(() => server.closeIdleConnections(), LOOK_EVERY_MS);
+  const enough = setTimeout(() => server.closeAllConnections(), GRACE_MS);
+  await closed;
+  clearInterval(looking);
+  clearTimeout(enough);
+}
+
 /** Migrate, load the demo into an empty database, listen. Rejects with the system's error when it cannot. */
 export async function runServer(settings: ServerSettings): Promise<RunningServer> {
   const db = connect(settings.databaseUrl);
   try {
-    await migrator(db.sequelize).up();
+    await bringUp(db.sequelize);
     const loadedDemo = settings.demo && (await loadDemoShop(db));
     const app = createApp({
       db,
@@ -38,10 +53,7 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
       );
     });
     const close = async (): Promise<void> => {
-      await new Promise<void>((resolve) => {
-        server.close(() => resolve());
-        server.closeAllConnections();
-      });
+      await lastAnswered(server);
       await db.sequelize.close();
     };
     return { address: `http://${settings.host}:${settings.port}`, loadedDemo, close };

@@ -1,10 +1,21 @@
-import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import {
+  chmodSync,
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
 import { Cluster } from './cluster';
-import { ensurePostgres } from './debian';
+import { ensurePostgres, postgresPrograms } from './debian';
 
 describe('a cluster of our own', () => {
   let folder: string;
@@ -94,9 +105,60 @@ describe('a cluster of our own', () => {
     await again.stop();
   }, 60_000);
 
+  it('a folder that was copied while it ran starts beside it, one that was moved is taken over', async () => {
+    const first = await start();
+    await ask(first.url(), 'CREATE TABLE kept AS SELECT 7 AS n');
+    await ask(first.url(), 'CHECKPOINT');
+    const original = folder;
+    const copy = `${folder}-copy`;
+    cpSync(folder, copy, { recursive: true, preserveTimestamps: true });
+    if (process.getuid?.() === 0) spawnSync('chown', ['-R', 'postgres:', path.join(copy, 'postgres')]);
+    chmodSync(path.join(copy, 'postgres'), 0o700);
+    folder = copy;
+    const second = await start();
+    expect(pid()).not.toBe(
+      Number(readFileSync(path.join(original, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0]),
+    );
+    expect(await ask(second.url(), 'SELECT n FROM kept')).toEqual([{ n: 7 }]);
+    await second.stop();
+    rmSync(copy, { recursive: true, force: true });
+    folder = `${original}-moved`;
+    renameSync(original, folder);
+    const was = pid();
+    const third = await start();
+    expect(pid()).toBe(was);
+    expect(await ask(third.url(), 'SELECT n FROM kept')).toEqual([{ n: 7 }]);
+    await third.stop();
+  }, 60_000);
+
   it('says in one line that its database user cannot enter the folder', async () => {
     if (process.getuid?.() !== 0) return pending('Only root runs the database as somebody else.');
     chmodSync(folder, 0o700);
     await expectAsync(start()).toBeRejectedWithError(/cannot enter/);
+  });
+
+  it('a server that will not come up is told by its own last word, and not waited for', async () => {
+    const cluster = await start();
+    await cluster.stop();
+    writeFileSync(path.join(folder, 'postgres', 'global', 'pg_control'), 'not what it was');
+    await expectAsync(start()).toBeRejectedWithError(/PostgreSQL will not start on .*; it says: .*Its log is/);
+  }, 60_000);
+
+  it('two versions on the machine do not confuse it: a folder is read by the one that made it', () => {
+    const at = path.join(folder, 'versions');
+    for (const version of ['15', '17', '9.6'])
+      for (const program of ['initdb', 'postgres']) {
+        mkdirSync(path.join(at, version, 'bin'), { recursive: true });
+        writeFileSync(path.join(at, version, 'bin', program), '');
+      }
+    expect(postgresPrograms(folder, at)).toBe(path.join(at, '17', 'bin'));
+    mkdirSync(path.join(folder, 'postgres'));
+    writeFileSync(path.join(folder, 'postgres', 'PG_VERSION'), '15\n');
+    expect(postgresPrograms(folder, at)).toBe(path.join(at, '15', 'bin'));
+    writeFileSync(path.join(folder, 'postgres', 'PG_VERSION'), '16\n');
+    expect(() => postgresPrograms(folder, at)).toThrowError(
+      /were made by PostgreSQL 16, and here is 17 and 15 and 9.6/,
+    );
+    expect(postgresPrograms(folder, path.join(folder, 'none'))).toBeNull();
   });
 });

@@ -1,6 +1,17 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readlinkSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
@@ -72,19 +83,41 @@ export class Cluster {
     return true;
   }
 
+  /** Whether a server runs on this data folder. */
+  static runsAt(folder: string): boolean {
+    return runningPid(path.join(folder, 'postgres')) !== null;
+  }
+
   /** Fast shutdown: sessions are ended, everything acknowledged is on disk. */
-  async stop(): Promise<void> {
-    this.stopping = true;
-    const data = path.join(this.options.folder, 'postgres');
-    const pid = runningPid(data);
-    if (pid === null) return;
+  static async stopAt(folder: string): Promise<void> {
+    const data = path.join(folder, 'postgres');
+    // One that was begun a moment ago has written no number yet.
+    const pid = runningPid(data) ?? begun.get(data) ?? null;
+    if (pid === null || !alive(pid)) return;
     process.kill(pid, 'SIGINT');
     for (let waited = 0; waited < 30_000 && alive(pid); waited += 50) await pause(50);
+  }
+
+  /** The same, and it is not brought back. */
+  async stop(): Promise<void> {
+    this.stopping = true;
+    await Cluster.stopAt(this.options.folder);
     if (this.options.throwaway) rmSync(this.options.folder, { recursive: true, force: true });
+  }
+
+  /** Why the server will not come up, by its own last word. */
+  private gaveUp(): string {
+    const log = path.join(this.options.folder, 'postgres.log');
+    const lines = existsSync(log) ? readFileSync(log, 'utf8').split('\n') : [];
+    const last = lines.findLast((line) => /FATAL|PANIC|No space left/.test(line)) ?? '';
+    if (/No space left/.test(last))
+      return `The disk of ${this.options.folder} is full, and the database cannot start on it. Make room, then start again: nothing was lost.`;
+    return `PostgreSQL will not start on ${this.options.folder}; it says: ${last.replace(/^.*?(FATAL|PANIC):\s*/, '') || 'nothing'}. Its log is ${log}.`;
   }
 
   private async ready(data: string): Promise<void> {
     const until = Date.now() + STARTED_WITHIN_MS;
+    let again = 0;
     for (;;) {
       const client = new pg.Client({ connectionString: this.url('postgres'), connectionTimeoutMillis: 3000 });
       client.on('error', () => undefined);
@@ -102,6 +135,7 @@ export class Cluster {
         await pause(100);
         if (runningPid(data) === null) {
           await pause(500);
+          if (again++ >= MOST_LAUNCHES) throw new Plainly(this.gaveUp());
           if (runningPid(data) === null) launch(this.options, data, this.remembered.port, unprivileged());
         }
       } finally {
@@ -110,6 +144,9 @@ export class Cluster {
     }
   }
 }
+
+/** A server that gave up so often will not come up by itself. */
+const MOST_LAUNCHES = 10;
 
 interface Owner {
   readonly uid: number;
@@ -174,6 +211,8 @@ function initialise(options: ClusterOptions, data: string, file: string, owner: 
 }
 
 function launch(options: ClusterOptions, data: string, port: number, owner: Owner | null): void {
+  // Nobody serves this folder: what the last one left, or a copy brought along, would keep a server from starting.
+  rmSync(pidFile(data), { force: true });
   const log = openSync(path.join(options.folder, 'postgres.log'), 'a');
   const settings = [
     'listen_addresses=127.0.0.1',
@@ -191,17 +230,28 @@ function launch(options: ClusterOptions, data: string, port: number, owner: Owne
     stdio: ['ignore', log, log],
   });
   child.on('error', () => undefined);
+  if (child.pid !== undefined) begun.set(data, child.pid);
   child.unref();
 }
 
-/** Process id of the server on this data folder, or null. */
+/** Servers begun by this process, by their data folder. */
+const begun = new Map<string, number>();
+
+const pidFile = (data: string): string => path.join(data, 'postmaster.pid');
+
+/**
+ * Process id of the server on this data folder, or null. A server stands in its folder, wherever that was moved
+ * since; the number in a folder that was copied while it ran is of another, or of anything.
+ */
 function runningPid(data: string): number | null {
-  const file = path.join(data, 'postmaster.pid');
-  if (!existsSync(file)) return null;
-  const pid = Number(readFileSync(file, 'utf8').split('\n')[0]);
+  if (!existsSync(pidFile(data))) return null;
+  const pid = Number(readFileSync(pidFile(data), 'utf8').split('\n')[0]);
   if (!Number.isInteger(pid) || !alive(pid)) return null;
-  const command = `/proc/${pid}/cmdline`;
-  return existsSync(command) && readFileSync(command, 'utf8').includes(data) ? pid : null;
+  try {
+    return readlinkSync(`/proc/${pid}/cwd`) === realpathSync(data) ? pid : null;
+  } catch {
+    return null;
+  }
 }
 
 function alive(pid: number): boolean {

@@ -1,19 +1,32 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { Plainly } from './say';
 
 const AT = '/usr/lib/postgresql';
 
-/** Folder of the newest PostgreSQL server's programs, or null. */
-export function postgresPrograms(): string | null {
-  if (!existsSync(AT)) return null;
-  const versions = readdirSync(AT)
-    .filter(
-      (name) => existsSync(path.join(AT, name, 'bin', 'initdb')) && existsSync(path.join(AT, name, 'bin', 'postgres')),
-    )
+/** Every PostgreSQL version with its server here, the newest first. */
+function versionsAt(at: string): string[] {
+  if (!existsSync(at)) return [];
+  return readdirSync(at)
+    .filter((name) => ['initdb', 'postgres'].every((program) => existsSync(path.join(at, name, 'bin', program))))
     .sort((a, b) => Number(b) - Number(a));
-  return versions[0] === undefined ? null : path.join(AT, versions[0], 'bin');
+}
+
+/**
+ * Folder of PostgreSQL's programs: of the version that made a data folder, for no other reads it; for a new one of
+ * the newest. Null where there are none. Plainly where that one version is missing.
+ */
+export function postgresPrograms(dataFolder: string | null = null, at = AT): string | null {
+  const versions = versionsAt(at);
+  const made = dataFolder === null ? '' : path.join(dataFolder, 'postgres', 'PG_VERSION');
+  const wanted = existsSync(made) ? readFileSync(made, 'utf8').trim() : versions[0];
+  if (wanted === undefined) return null;
+  if (!versions.includes(wanted) && versions.length > 0)
+    throw new Plainly(
+      `The data in ${dataFolder} were made by PostgreSQL ${wanted}, and here is ${versions.join(' and ')}: install postgresql-${wanted} beside it.`,
+    );
+  return versions.length === 0 ? null : path.join(at, wanted, 'bin');
 }
 
 /** Install Debian packages when root; otherwise say the one command and stop. */
@@ -30,10 +43,10 @@ function aptInstall(packages: readonly string[], what: string): void {
   }
 }
 
-/** Where PostgreSQL's programs are, installed first where they are not. */
-export function ensurePostgres(): string {
-  if (postgresPrograms() === null) aptInstall(['postgresql'], 'PostgreSQL');
-  const programs = postgresPrograms();
+/** Where PostgreSQL's programs for a data folder are, installed first where there are none. */
+export function ensurePostgres(dataFolder: string | null = null): string {
+  if (postgresPrograms(dataFolder) === null) aptInstall(['postgresql'], 'PostgreSQL');
+  const programs = postgresPrograms(dataFolder);
   if (programs === null) throw new Plainly(`PostgreSQL was installed but its programs are not under ${AT}.`);
   return programs;
 }

@@ -11,7 +11,7 @@ async function dev(): Promise<void> {
   const settings = readSettings(process.env);
   const cluster =
     settings.databaseUrl === null
-      ? await Cluster.start({ programs: ensurePostgres(), folder: settings.dataFolder })
+      ? await Cluster.start({ programs: ensurePostgres(settings.dataFolder), folder: settings.dataFolder })
       : null;
   const apiPort = await freePort();
   const proxy = path.resolve('.cache', 'proxy.json');

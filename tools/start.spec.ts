@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
@@ -65,5 +65,24 @@ describe('npm start with something not as it must be', () => {
     const ending = await start(env);
     expectOneLine(ending, /^The database at DATABASE_URL cannot be used/);
     expect(ending.said).not.toContain('secret');
+  }, 120_000);
+
+  it('Ctrl-C while it starts leaves no database behind, and the next start finds nothing half made', async () => {
+    const own = path.join(folder, 'early');
+    const env = { ...process.env, PORT: String(await freePort()), ODONTIS_DATA: own };
+    const serverOf = (): number | null => {
+      const file = path.join(own, 'postgres', 'postmaster.pid');
+      return existsSync(file) ? Number(readFileSync(file, 'utf8').split('\n')[0]) : null;
+    };
+    const child = spawn('node', ['tools/bootstrap.mjs', 'start'], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+    while (serverOf() === null && child.exitCode === null) await new Promise((resolve) => setTimeout(resolve, 5));
+    const database = serverOf();
+    child.kill('SIGINT');
+    expect(await ended).toBe(0);
+    expect(database).not.toBeNull();
+    expect(existsSync(`/proc/${database}`)).toBeFalse();
+    expect(serverOf()).toBeNull();
+    expect(existsSync(path.join(own, 'running.pid'))).toBeFalse();
   }, 120_000);
 });

@@ -3,61 +3,98 @@ import path from 'node:path';
 import { Cluster, portTrouble } from './cluster';
 import { ensurePostgres } from './debian';
 import { endWith, Plainly } from './say';
+import type { Settings } from './settings';
 import { readSettings } from './settings';
 import { buildWeb, WEB_FOLDER } from './web-build';
+
+/** When a process began, in the kernel's ticks (proc(5), field 22 of stat): tells it from a later one of its number. Null of none. */
+function beganAt(pid: number): string | null {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    // The program's name stands in brackets and may hold blanks.
+    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? null;
+  } catch {
+    return null;
+  }
+}
 
 /** One shop a data folder: a second start on it is refused while the first runs. */
 function holdFolder(folder: string): () => void {
   mkdirSync(folder, { recursive: true });
   const file = path.join(folder, 'running.pid');
   if (existsSync(file)) {
-    const pid = Number(readFileSync(file, 'utf8'));
-    const command = `/proc/${pid}/cmdline`;
-    if (pid !== process.pid && existsSync(command) && readFileSync(command, 'utf8').includes('bootstrap.mjs')) {
+    const [pid = '', began] = readFileSync(file, 'utf8').split(' ');
+    if (Number(pid) !== process.pid && began !== undefined && beganAt(Number(pid)) === began)
       throw new Plainly(`Odontis is running already on ${folder} (process ${pid}).`);
-    }
   }
-  writeFileSync(file, String(process.pid));
+  writeFileSync(file, `${process.pid} ${beganAt(process.pid) ?? ''}`);
   return () => rmSync(file, { force: true });
+}
+
+/** What is to be ended again, in the order it came up: the last first. */
+class Undoing {
+  private readonly steps: (() => Promise<void> | void)[] = [];
+  private ended: Promise<void> | undefined;
+  ending = false;
+
+  then(undo: () => Promise<void> | void): void {
+    this.steps.push(undo);
+  }
+
+  /** All of it once, whoever asks and however often; what fails does not keep the rest. */
+  all(): Promise<void> {
+    this.ending = true;
+    this.ended ??= (async () => {
+      for (let undo = this.steps.pop(); undo; undo = this.steps.pop())
+        await Promise.resolve(undo()).catch((error: unknown) => console.error(String(error)));
+    })();
+    return this.ended;
+  }
 }
 
 async function start(): Promise<void> {
   const settings = readSettings(process.env);
+  const up = new Undoing();
+  // Asked to end while it still starts, it ends what is up by then; the database, too.
+  const close = async (): Promise<void> => {
+    if (up.ending) return;
+    console.log('\nClosing …');
+    await up.all();
+    process.exit(0);
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void close());
+  try {
+    await open(settings, up);
+  } catch (error) {
+    // A Ctrl-C that ended a program we waited for is heard a moment later.
+    await new Promise((resolve) => setImmediate(resolve));
+    // Ended while it started: whoever ended it says so.
+    if (up.ending) return await new Promise<never>(() => undefined);
+    await up.all();
+    throw plain(error, settings.databaseUrl);
+  }
+}
+
+async function open(settings: Settings, up: Undoing): Promise<void> {
   const trouble = await portTrouble(settings.port, settings.host);
   if (trouble !== null) throw new Plainly(troubleSays(trouble, settings));
   buildWeb();
   let cluster: Cluster | null = null;
-  let release = (): void => undefined;
   if (settings.databaseUrl === null) {
-    const programs = ensurePostgres();
-    release = holdFolder(settings.dataFolder);
-    cluster = await Cluster.start({ programs, folder: settings.dataFolder });
+    const programs = ensurePostgres(settings.dataFolder);
+    up.then(holdFolder(settings.dataFolder));
+    const folder = settings.dataFolder;
+    up.then(() => Cluster.stopAt(folder));
+    cluster = await Cluster.start({ programs, folder });
   }
   const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
   const { runServer } = await import('../server/main');
-  const server = await runServer({ ...settings, databaseUrl, webFolder: WEB_FOLDER, demo: true }).catch(
-    async (error: unknown) => {
-      await cluster?.stop();
-      release();
-      throw plain(error, settings.databaseUrl);
-    },
-  );
+  const server = await runServer({ ...settings, databaseUrl, webFolder: WEB_FOLDER, demo: true });
+  up.then(() => server.close());
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
-
   const watch = cluster ? watchDatabase(cluster) : undefined;
-  let closing = false;
-  const close = async (): Promise<void> => {
-    if (closing) return;
-    closing = true;
-    clearInterval(watch);
-    console.log('\nClosing …');
-    await server.close();
-    await cluster?.stop();
-    release();
-    process.exit(0);
-  };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void close());
+  up.then(() => clearInterval(watch));
 }
 
 /** How often a look is taken whether the database still runs, ms. */
@@ -90,6 +127,7 @@ function plain(error: unknown, url: string | null): unknown {
   const { code, name, message } = error as { code?: string; name?: string; message?: string };
   if (code === 'EADDRINUSE') return new Plainly('The port was taken meanwhile. Choose another with PORT=… npm start.');
   if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND') return new Plainly('HOST is not an address of this machine.');
+  if (name === 'NewerData') return new Plainly(message ?? '');
   if (url !== null && name?.startsWith('SequelizeConnection'))
     return new Plainly(`The database at DATABASE_URL cannot be used: ${message}`);
   return error;

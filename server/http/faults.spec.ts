@@ -1,10 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { z } from 'zod';
 import { PERSON_HEADER, problem } from '@odontis/contract/problem';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
-import { newTicketBody, openTestShop } from '../testing/test-shop';
+import { migrator } from '../migrations/migrate';
+import { emptyDatabase, newTicketBody, openTestShop } from '../testing/test-shop';
 import type { TestShop } from '../testing/test-shop';
 import { parse } from './parse';
 import type { Problem } from './problem';
@@ -112,6 +114,25 @@ describe('faults at the edge', () => {
     }
   });
 
+  it('people are added by somebody of the shop, or to an empty one, and not without end', async () => {
+    const app = createApp({ db: shop.db, logger: pino({ level: 'silent' }) });
+    const person = { name: 'Nobody Asked', initials: 'NA' };
+    const unasked = await supertest(app).post('/api/people').send({ ...person, key: randomUUID() });
+    expect(problem.parse(unasked.body).code).toBe('person-unknown');
+    expect((await shop.send('post', '/api/people', { ...person, key: randomUUID() })).status).toBe(201);
+    await shop.db.models.Person.bulkCreate(Array.from({ length: 200 }, (_, i) => ({ name: `Hand ${i}`, initials: 'H' })));
+    expect((await shop.send('post', '/api/people', { ...person, key: randomUUID() })).status).toBe(400);
+    const empty = await emptyDatabase();
+    const db = connect(empty.url);
+    await migrator(db.sequelize).up();
+    const first = await supertest(createApp({ db, logger: pino({ level: 'silent' }) }))
+      .post('/api/people')
+      .send({ ...person, key: randomUUID() });
+    expect(first.status).toBe(201);
+    await db.sequelize.close();
+    await empty.drop();
+  });
+
   it('a union complains in the words of the branch that came closest', () => {
     const either = z.union([
       z.object({ id: z.number() }).strict(),
@@ -147,5 +168,17 @@ describe('faults at the edge', () => {
     expect(unforeseen.code).toBe('unexpected');
     expect(JSON.stringify(unforeseen.body())).not.toContain('secret');
     expect(toProblem(Object.assign(new Error('x'), { code: '57P01' })).code).toBe('database-away');
+  });
+
+  it('a full disk is said in words, whether the database or the system says so', () => {
+    for (const error of [
+      Object.assign(new Error('could not extend file'), { code: '53100' }),
+      Object.assign(new Error('write'), { code: 'ENOSPC' }),
+      Object.assign(new Error('x'), { parent: { code: '53100' } }),
+    ]) {
+      const problem = toProblem(error);
+      expect([problem.code, problem.status]).toEqual(['disk-full', 507]);
+      expect(problem.detail).toContain('make room');
+    }
   });
 });

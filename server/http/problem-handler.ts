@@ -16,6 +16,13 @@ const away = (): Problem =>
 /** A value that a column does not hold is the caller's (PostgreSQL manual, appendix A, class 22; 23514 a check). */
 const UNFIT = /^(22...|23514)$/;
 
+/** No room to write in (PostgreSQL manual, appendix A: 53100 disk full; ENOSPC of the system itself). */
+const FULL = new Set(['53100', 'ENOSPC']);
+const isFull = (error: unknown): boolean => {
+  const { code, parent } = (error ?? {}) as { code?: string; parent?: { code?: string } };
+  return FULL.has(code ?? '') || FULL.has(parent?.code ?? '');
+};
+
 /** What somebody else did at the same moment. */
 const atOnce = (): Problem =>
   new Problem('edited-elsewhere', 'The same was done by somebody else at this very moment. Load it again.');
@@ -54,6 +61,11 @@ export function toProblem(error: unknown): Problem {
       'What was sent cannot be read: its encoding or its character set is not known here.',
     );
   if (error instanceof URIError) return new Problem('bad-input', 'The address is not readable.');
+  if (isFull(error))
+    return new Problem(
+      'disk-full',
+      'The disk of the shop’s computer is full. Nothing of this was kept: make room on it, then send it again.',
+    );
   if (databaseAway(error)) return away();
   return new Problem(
     'unexpected',

@@ -16,6 +16,8 @@ const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'consent-missing': { status: 422, title: 'The owner’s word is missing' },
   'printer-empty': { status: 409, title: 'The label printer is out of labels' },
   'database-away': { status: 503, title: 'The database cannot be reached' },
+  // Insufficient storage, RFC 4918, 11.5.
+  'disk-full': { status: 507, title: 'The disk is full' },
   busy: { status: 503, title: 'Too much of this at once' },
   unexpected: { status: 500, title: 'Something went wrong here' },
 };

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { connect } from '../database/connect';
 import { loadDemoShop } from '../demo/load-demo-shop';
 import { emptyDatabase } from '../testing/test-shop';
-import { MIGRATIONS, migrator } from './migrate';
+import { bringUp, MIGRATIONS, migrator } from './migrate';
 
 describe('the database’s shape', () => {
   it('goes up, down and up, leaving nothing behind on the way down; then takes the demo shop once', async () => {
@@ -40,4 +40,20 @@ describe('the database’s shape', () => {
     await db.sequelize.close();
     await database.drop();
   }, 60_000);
+
+  it('data of a newer program are left untouched, and said in a sentence', async () => {
+    const database = await emptyDatabase();
+    const db = connect(database.url);
+    try {
+      await bringUp(db.sequelize);
+      await db.sequelize.query(`INSERT INTO migration (name) VALUES ('2099-01-01-from-later')`);
+      await migrator(db.sequelize).down({ migrations: ['2026-11-29-made-once'] });
+      await expectAsync(bringUp(db.sequelize)).toBeRejectedWithError(/newer Odontis \(2099-01-01-from-later\)/);
+      const [found] = await db.sequelize.query(`SELECT to_regclass('made') AS made`);
+      expect(found).toEqual([{ made: null }]);
+    } finally {
+      await db.sequelize.close();
+      await database.drop();
+    }
+  });
 });

@@ -56,3 +56,26 @@ export function migrator(sequelize: Sequelize): Umzug<Sequelize> {
     logger: undefined,
   });
 }
+
+/** A database that a newer Odontis has changed: this one would not know what it does to it. */
+export class NewerData extends Error {
+  override readonly name = 'NewerData';
+
+  constructor(readonly names: readonly string[]) {
+    super(
+      `These data were last used by a newer Odontis (${names.join(', ')}), and this one does not know them. Start that one; nothing was touched.`,
+    );
+  }
+}
+
+/** Brings a database up to this program's shape. Throws {@link NewerData}, having touched nothing, where it is past it. */
+export async function bringUp(sequelize: Sequelize): Promise<void> {
+  const [found] = await sequelize.query(`SELECT to_regclass('migration') IS NOT NULL AS is`);
+  if ((found[0] as { is: boolean } | undefined)?.is) {
+    const [rows] = await sequelize.query('SELECT name FROM migration ORDER BY name');
+    const known = new Set(MIGRATIONS.map((one) => one.name));
+    const newer = (rows as { name: string }[]).map((row) => row.name).filter((name) => !known.has(name));
+    if (newer.length > 0) throw new NewerData(newer);
+  }
+  await migrator(sequelize).up();
+}

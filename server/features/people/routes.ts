@@ -12,6 +12,8 @@ export function peopleRoutes(db: Database): Router {
     response.json(await listPeople(db));
   });
   router.post('/people', async (request, response) => {
+    // The first of a new shop is added by nobody; everyone after by somebody of it.
+    if ((await db.models.Person.count()) > 0) await personOf(request, db);
     response.status(201).json(await addPerson(db, parse(keyed(newPerson), request.body)));
   });
   router.post('/people/:id/calibrations', async (request, response) => {

@@ -20,12 +20,18 @@ export async function listPeople(db: Database): Promise<Person[]> {
   }));
 }
 
+/** More hands than any shop has. */
+const MOST_PEOPLE = 200;
+
 export async function addPerson(
   db: Database,
   { key, ...person }: NewPerson & { readonly key: string },
 ): Promise<Person[]> {
   await db.sequelize.transaction(async (transaction) => {
-    if (await firstOfKey(db, 'person', key, transaction)) await db.models.Person.create(person, { transaction });
+    if (!(await firstOfKey(db, 'person', key, transaction))) return;
+    if ((await db.models.Person.count({ transaction })) >= MOST_PEOPLE)
+      throw new Problem('bad-input', `A shop has ${MOST_PEOPLE} people at most here.`);
+    await db.models.Person.create(person, { transaction });
   });
   return listPeople(db);
 }

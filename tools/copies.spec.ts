@@ -1,0 +1,123 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { connect } from '../server/database/connect';
+import { loadDemoShop } from '../server/demo/load-demo-shop';
+import { migrator } from '../server/migrations/migrate';
+import { contents } from '../server/testing/contents';
+import { emptyDatabase } from '../server/testing/test-shop';
+import { backUp, copiesIn, restore } from './copies';
+import { ensurePostgres } from './debian';
+
+describe('a copy of the shop', () => {
+  const programs = ensurePostgres();
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-copies-'));
+  let from: Awaited<ReturnType<typeof emptyDatabase>>;
+  let was: Record<string, string>;
+  let file: string;
+  const PASSPHRASE = 'shavings and whiskers';
+  const copied = (more: Partial<Parameters<typeof backUp>[0]> = {}): Promise<string> =>
+    backUp({ programs, url: from.url, folder, passphrase: null, now: new Date(), kept: null, ...more });
+  /** What came of restoring into a database of its own. */
+  const restored = async (copy: string, passphrase: string | null = null): Promise<Record<string, string>> => {
+    const into = await emptyDatabase();
+    const db = connect(into.url);
+    try {
+      await restore(programs, copy, into.url, passphrase);
+      return await contents(db.sequelize);
+    } finally {
+      await db.sequelize.close();
+      await into.drop();
+    }
+  };
+  let timeout: number;
+  beforeAll(async () => {
+    timeout = jasmine.DEFAULT_TIMEOUT_INTERVAL;
+    jasmine.DEFAULT_TIMEOUT_INTERVAL = 120_000;
+    from = await emptyDatabase();
+    const db = connect(from.url);
+    await migrator(db.sequelize).up();
+    await loadDemoShop(db);
+    was = await contents(db.sequelize);
+    await db.sequelize.close();
+    file = await copied({ now: new Date(2031, 4, 1, 2) });
+  });
+  afterAll(async () => {
+    await from.drop();
+    rmSync(folder, { recursive: true, force: true });
+    jasmine.DEFAULT_TIMEOUT_INTERVAL = timeout;
+  });
+
+  it('comes back whole into an empty database: every row of every table as it was', async () => {
+    expect(await restored(file)).toEqual(was);
+    expect(was['evidence']).toMatch(/^[1-9]\d+ rows/);
+    expect(path.basename(file)).toBe('odontis-2031-05-01-020000.copy');
+  });
+
+  it('encrypted, nothing of it can be read, and it comes back by its passphrase alone', async () => {
+    const secret = await copied({ passphrase: PASSPHRASE, now: new Date(2031, 4, 2, 2) });
+    const bytes = readFileSync(secret);
+    expect(readFileSync(file).includes(Buffer.from('PGDMP'))).toBeTrue();
+    expect(bytes.includes(Buffer.from('PGDMP'))).toBeFalse();
+    expect(await restored(secret, PASSPHRASE)).toEqual(was);
+    await expectAsync(restored(secret)).toBeRejectedWithError(/is encrypted: give its passphrase/);
+    await expectAsync(restored(secret, 'another one')).toBeRejectedWithError(/The passphrase is not that of/);
+  });
+
+  it('one that was cut short, changed, or is none is refused before anything is touched', async () => {
+    const bytes = readFileSync(file);
+    const bad = (name: string, content: Buffer | string): string => {
+      const at = path.join(folder, name);
+      writeFileSync(at, content);
+      return at;
+    };
+    const changed = Buffer.from(bytes);
+    changed[changed.length - 9] = (changed.at(-9) ?? 0) ^ 1;
+    for (const [name, content, says] of [
+      ['short', bytes.subarray(0, bytes.length / 2), /cut short or changed/],
+      ['changed', changed, /cut short or changed/],
+      ['none', 'a letter to somebody\n', /is no copy of a shop/],
+      ['empty', '', /is no copy of a shop/],
+    ] as const)
+      await expectAsync(restored(bad(name, content)))
+        .withContext(name)
+        .toBeRejectedWithError(says);
+    await expectAsync(restored(path.join(folder, 'missing'))).toBeRejectedWithError(/cannot be read/);
+    const newer = Buffer.from(
+      bytes.toString('latin1').replace('2026-11-29-made-once', '2099-11-29-made-once'),
+      'latin1',
+    );
+    await expectAsync(restored(bad('newer', newer))).toBeRejectedWithError(
+      /by a newer Odontis \(2099-11-29-made-once\)/,
+    );
+  });
+
+  it('never goes over a shop that is there', async () => {
+    await expectAsync(restore(programs, file, from.url, null)).toBeRejectedWithError(/a shop in this database already/);
+    const db = connect(from.url);
+    expect(await contents(db.sequelize)).toEqual(was);
+    await db.sequelize.close();
+  });
+
+  it('of an older program is brought up to this one', async () => {
+    const old = await emptyDatabase();
+    const db = connect(old.url);
+    await migrator(db.sequelize).up({ to: '2026-11-29-check-edges' });
+    await expectAsync(copied({ url: old.url })).toBeRejectedWithError(/whose copies cannot be read back/);
+    await migrator(db.sequelize).up({ to: '2026-11-29-words-of-a-copy' });
+    await db.sequelize.query(`INSERT INTO person (name, initials) VALUES ('First Hand', 'FH')`);
+    const copy = await copied({ url: old.url, now: new Date(2031, 4, 3, 2) });
+    await db.sequelize.close();
+    await old.drop();
+    const now = await restored(copy);
+    expect(now['person']).toMatch(/^1 rows/);
+    expect(Object.keys(now)).toEqual(Object.keys(was));
+  });
+
+  it('the newest are kept, as many as is said; nothing half made lies about', async () => {
+    for (const day of [4, 5, 6]) await copied({ now: new Date(2031, 4, day, 2), kept: 2 });
+    const names = copiesIn(folder).map((one) => path.basename(one.file));
+    expect(names).toEqual(['odontis-2031-05-06-020000.copy', 'odontis-2031-05-05-020000.copy']);
+    expect(readdirSync(folder).filter((name) => /\.(new|body)$/.test(name))).toEqual([]);
+  });
+});

@@ -1,0 +1,140 @@
+import { execFile } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { promisify } from 'node:util';
+import { connect } from '../server/database/connect';
+import { bringUp, MIGRATIONS } from '../server/migrations/migrate';
+import { wordsOfACopy } from '../server/migrations/2026-11-29-words-of-a-copy';
+import type { CopyHead } from './copy-file';
+import { readCopy, readHead, writeCopy } from './copy-file';
+import { Plainly } from './say';
+
+const run = promisify(execFile);
+/** A program of PostgreSQL that says what is wrong in its last line. */
+async function postgres(programs: string, name: string, args: readonly string[], fails: string): Promise<void> {
+  try {
+    await run(path.join(programs, name), [...args], { maxBuffer: 1e7 });
+  } catch (error) {
+    const said = String((error as { stderr?: string }).stderr ?? '')
+      .trim()
+      .split('\n');
+    throw new Plainly(
+      `${fails}: ${said.find((line) => /error|ERROR|fatal/.test(line)) ?? said.at(-1) ?? String(error)}`,
+    );
+  }
+}
+
+/** Somewhere for a dump in between that goes when it is done. */
+async function inFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-copying-'));
+  try {
+    return await work(folder);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+const two = (n: number): string => String(n).padStart(2, '0');
+/** A copy's name by its day and minute, so that they lie in order. */
+export function copyName(at: Date): string {
+  const day = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
+  return `odontis-${day}-${two(at.getHours())}${two(at.getMinutes())}${two(at.getSeconds())}.copy`;
+}
+const isCopy = (name: string): boolean => /^odontis-[\d-]+\.copy$/.test(name);
+
+/** Copies in a folder, the newest first, by when they say they were made; what is no copy is passed over. */
+export function copiesIn(folder: string): { readonly file: string; readonly head: CopyHead; readonly bytes: number }[] {
+  if (!existsSync(folder)) return [];
+  return readdirSync(folder)
+    .filter(isCopy)
+    .flatMap((name) => {
+      const file = path.join(folder, name);
+      try {
+        return [{ file, head: readHead(file).head, bytes: statSync(file).size }];
+      } catch (error) {
+        if (error instanceof Plainly) return [];
+        throw error;
+      }
+    })
+    .sort((a, b) => b.head.madeAt.localeCompare(a.head.madeAt));
+}
+
+export interface Backup {
+  /** PostgreSQL's programs, and the running database. */
+  readonly programs: string;
+  readonly url: string;
+  readonly folder: string;
+  readonly passphrase: string | null;
+  readonly now: Date;
+  /** So many are kept, the newest; all of them where null. */
+  readonly kept: number | null;
+}
+
+/**
+ * One consistent copy of everything, pictures included, while the shop goes on: as the database stood at one
+ * moment. Older ones beyond what is kept go when the new one is whole. Returns its file. Plainly where it cannot.
+ */
+export async function backUp({ programs, url, folder, passphrase, now, kept }: Backup): Promise<string> {
+  mkdirSync(folder, { recursive: true });
+  const into = path.join(folder, copyName(now));
+  const db = connect(url);
+  try {
+    const [rows] = await db.sequelize.query('SELECT name FROM migration ORDER BY name');
+    const migrations = (rows as { name: string }[]).map((row) => row.name);
+    if (!migrations.includes(wordsOfACopy.name))
+      throw new Plainly(
+        'These data are of an older Odontis, whose copies cannot be read back. Start this one once on them, then copy.',
+      );
+    await inFolder(async (aside) => {
+      const dump = path.join(aside, 'dump');
+      await postgres(
+        programs,
+        'pg_dump',
+        ['--format=custom', '--no-owner', '--file', dump, url],
+        'The database could not be copied',
+      );
+      await writeCopy(dump, into, { madeAt: now.toISOString(), migrations }, passphrase);
+    });
+  } finally {
+    await db.sequelize.close();
+  }
+  if (kept !== null) for (const old of copiesIn(folder).slice(kept)) rmSync(old.file, { force: true });
+  return into;
+}
+
+/**
+ * A copy into an empty database, brought up to this program's shape. All or nothing: what is wrong with the copy is
+ * said before anything is written, and a database that holds a table is left as it is.
+ */
+export async function restore(
+  programs: string,
+  file: string,
+  url: string,
+  passphrase: string | null,
+): Promise<CopyHead> {
+  const known = new Set(MIGRATIONS.map((one) => one.name));
+  const newer = readHead(file).head.migrations.filter((name) => !known.has(name));
+  if (newer.length > 0)
+    throw new Plainly(
+      `${file} was made by a newer Odontis (${newer.join(', ')}). Restore it with that one; nothing was touched.`,
+    );
+  return inFolder(async (aside) => {
+    const dump = path.join(aside, 'dump');
+    const told = await readCopy(file, dump, passphrase);
+    const db = connect(url);
+    try {
+      const [tables] = await db.sequelize.query(`SELECT 1 FROM pg_tables WHERE schemaname = 'public' LIMIT 1`);
+      if (tables.length > 0)
+        throw new Plainly(
+          'There is a shop in this database already, and a copy never goes over one. Restore into an empty place.',
+        );
+      const args = ['--exit-on-error', '--single-transaction', '--no-owner', '--dbname', url, dump];
+      await postgres(programs, 'pg_restore', args, `${file} could not be restored, and nothing of it was kept`);
+      await bringUp(db.sequelize);
+    } finally {
+      await db.sequelize.close();
+    }
+    return told;
+  });
+}
