@@ -21,6 +21,7 @@ export const PROBLEM_CODES = [
   'database-away',
   'disk-full',
   'busy',
+  'copy-failed',
   'unexpected',
 ] as const;
 export const problemCode = z.enum(PROBLEM_CODES);

@@ -5,6 +5,8 @@ import type { Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import type { ShopCopies } from './copies/shop-copies';
+import { copyRoutes } from './copies/routes';
 import type { Database } from './database/connect';
 import { benchRoutes } from './features/bench/routes';
 import { checkRoutes } from './features/checks/routes';
@@ -30,6 +32,8 @@ export interface AppParts {
   readonly logger: Logger;
   /** Folder of the built web app; none in tests of the routes. */
   readonly webFolder?: string;
+  /** The shop's copies; none are made where left out. */
+  readonly copies?: ShopCopies;
   /** The address it listens on, by whose names alone it answers. */
   readonly host?: string;
 }
@@ -38,7 +42,7 @@ export interface AppParts {
 const isLoopback = (address = ''): boolean => /^(::1$|(::ffff:)?127\.)/.test(address);
 
 /** The whole server: routes under /api, the built app beside them, every refusal as problem+json. */
-export function createApp({ db, logger, webFolder, host = '127.0.0.1' }: AppParts): Express {
+export function createApp({ db, logger, webFolder, copies, host = '127.0.0.1' }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -94,6 +98,7 @@ export function createApp({ db, logger, webFolder, host = '127.0.0.1' }: AppPart
     labelRoutes,
   ];
   for (const routes of features) api.use(routes(db));
+  api.use(copyRoutes(db, copies ?? null));
   api.use(() => {
     throw new Problem('not-found', 'There is nothing at this address.');
   });

@@ -1,6 +1,8 @@
 import type { Server } from 'node:http';
 import { pino } from 'pino';
 import { createApp } from './app';
+import type { CopyPlace } from './copies/shop-copies';
+import { ShopCopies } from './copies/shop-copies';
 import { connect } from './database/connect';
 import { loadDemoShop } from './demo/load-demo-shop';
 import { bringUp } from './migrations/migrate';
@@ -10,6 +12,8 @@ export interface ServerSettings {
   readonly host: string;
   readonly port: number;
   readonly webFolder: string;
+  /** Where copies go every night; none are made where left out. */
+  readonly copies?: CopyPlace;
   /** Fill an empty database with the demo shop. */
   readonly demo: boolean;
 }
@@ -41,9 +45,12 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
   try {
     await bringUp(db.sequelize);
     const loadedDemo = settings.demo && (await loadDemoShop(db));
+    const logger = pino({ level: 'warn' });
+    const copies = settings.copies && new ShopCopies(settings.databaseUrl, settings.copies, logger);
     const app = createApp({
       db,
-      logger: pino({ level: 'warn' }),
+      logger,
+      ...(copies && { copies }),
       webFolder: settings.webFolder,
       host: settings.host,
     });
@@ -52,8 +59,10 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
         error ? reject(error) : resolve(listening),
       );
     });
+    copies?.nightly();
     const close = async (): Promise<void> => {
       await lastAnswered(server);
+      await copies?.stop();
       await db.sequelize.close();
     };
     return { address: `http://${settings.host}:${settings.port}`, loadedDemo, close };

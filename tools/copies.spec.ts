@@ -1,12 +1,18 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { copiesState } from '@odontis/contract/copies';
+import { PERSON_HEADER } from '@odontis/contract/problem';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import { createApp } from '../server/app';
+import { ShopCopies } from '../server/copies/shop-copies';
 import { connect } from '../server/database/connect';
 import { loadDemoShop } from '../server/demo/load-demo-shop';
 import { migrator } from '../server/migrations/migrate';
 import { contents } from '../server/testing/contents';
 import { emptyDatabase } from '../server/testing/test-shop';
-import { backUp, copiesIn, restore } from './copies';
+import { backUp, copiesIn, restore } from '../server/copies/copies';
 import { ensurePostgres } from './debian';
 
 describe('a copy of the shop', () => {
@@ -119,5 +125,34 @@ describe('a copy of the shop', () => {
     const names = copiesIn(folder).map((one) => path.basename(one.file));
     expect(names).toEqual(['odontis-2031-05-06-020000.copy', 'odontis-2031-05-05-020000.copy']);
     expect(readdirSync(folder).filter((name) => /\.(new|body)$/.test(name))).toEqual([]);
+  });
+
+  it('somebody of the shop makes one from the screen, and sees how they stand; where it cannot, it says why', async () => {
+    const own = path.join(folder, 'from-screen');
+    const db = connect(from.url);
+    const silent = pino({ level: 'silent' });
+    const at = (place: string) =>
+      createApp({
+        db,
+        logger: silent,
+        copies: new ShopCopies(from.url, { programs, folder: place, passphrase: null, kept: 3 }, silent),
+      });
+    const asks = (app: ReturnType<typeof createApp>) =>
+      supertest(app).post('/api/copies').set(PERSON_HEADER, '1').send({});
+    const before = copiesState.parse((await supertest(at(own)).get('/api/copies')).body);
+    expect([before.count, before.newest, before.kept]).toEqual([0, null, 3]);
+    expect((await supertest(at(own)).post('/api/copies').send({})).status).toBe(403);
+    const app = at(own);
+    const made = await Promise.all([asks(app), asks(app)]);
+    expect(made.map((answer) => answer.status)).toEqual([201, 201]);
+    // Asked for twice at once it is made once.
+    expect(copiesState.parse(made[1]?.body).count).toBe(1);
+    const taken = path.join(folder, 'a-file');
+    writeFileSync(taken, '');
+    const refused = await asks(at(path.join(taken, 'below')));
+    expect([refused.status, (refused.body as { code: string }).code]).toEqual([507, 'copy-failed']);
+    const none = createApp({ db, logger: silent });
+    expect(copiesState.parse((await supertest(none).get('/api/copies')).body).kept).toBeNull();
+    await db.sequelize.close();
   });
 });

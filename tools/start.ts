@@ -4,7 +4,7 @@ import { Cluster, portTrouble } from './cluster';
 import { ensurePostgres } from './debian';
 import { endWith, Plainly } from './say';
 import type { Settings } from './settings';
-import { readSettings } from './settings';
+import { readCopySettings, readSettings } from './settings';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
 /** When a process began, in the kernel's ticks (proc(5), field 22 of stat): tells it from a later one of its number. Null of none. */
@@ -80,8 +80,9 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
   if (trouble !== null) throw new Plainly(troubleSays(trouble, settings));
   buildWeb();
   let cluster: Cluster | null = null;
+  const copies = readCopySettings(process.env, settings.dataFolder);
+  const programs = ensurePostgres(settings.databaseUrl === null ? settings.dataFolder : null);
   if (settings.databaseUrl === null) {
-    const programs = ensurePostgres(settings.dataFolder);
     up.then(holdFolder(settings.dataFolder));
     const folder = settings.dataFolder;
     up.then(() => Cluster.stopAt(folder));
@@ -89,7 +90,13 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
   }
   const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
   const { runServer } = await import('../server/main');
-  const server = await runServer({ ...settings, databaseUrl, webFolder: WEB_FOLDER, demo: true });
+  const server = await runServer({
+    ...settings,
+    databaseUrl,
+    webFolder: WEB_FOLDER,
+    copies: { ...copies, programs },
+    demo: true,
+  });
   up.then(() => server.close());
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);

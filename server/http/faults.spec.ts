@@ -117,10 +117,14 @@ describe('faults at the edge', () => {
   it('people are added by somebody of the shop, or to an empty one, and not without end', async () => {
     const app = createApp({ db: shop.db, logger: pino({ level: 'silent' }) });
     const person = { name: 'Nobody Asked', initials: 'NA' };
-    const unasked = await supertest(app).post('/api/people').send({ ...person, key: randomUUID() });
+    const unasked = await supertest(app)
+      .post('/api/people')
+      .send({ ...person, key: randomUUID() });
     expect(problem.parse(unasked.body).code).toBe('person-unknown');
     expect((await shop.send('post', '/api/people', { ...person, key: randomUUID() })).status).toBe(201);
-    await shop.db.models.Person.bulkCreate(Array.from({ length: 200 }, (_, i) => ({ name: `Hand ${i}`, initials: 'H' })));
+    await shop.db.models.Person.bulkCreate(
+      Array.from({ length: 200 }, (_, i) => ({ name: `Hand ${i}`, initials: 'H' })),
+    );
     expect((await shop.send('post', '/api/people', { ...person, key: randomUUID() })).status).toBe(400);
     const empty = await emptyDatabase();
     const db = connect(empty.url);

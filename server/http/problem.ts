@@ -18,6 +18,7 @@ const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'database-away': { status: 503, title: 'The database cannot be reached' },
   // Insufficient storage, RFC 4918, 11.5.
   'disk-full': { status: 507, title: 'The disk is full' },
+  'copy-failed': { status: 507, title: 'The copy was not made' },
   busy: { status: 503, title: 'Too much of this at once' },
   unexpected: { status: 500, title: 'Something went wrong here' },
 };

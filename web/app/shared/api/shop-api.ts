@@ -2,6 +2,8 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import { benchState } from '@odontis/contract/bench';
+import type { CopiesState } from '@odontis/contract/copies';
+import { copiesState } from '@odontis/contract/copies';
 import type { Handover, NewCheck } from '@odontis/contract/check';
 import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import { cardsTaken, customerPage } from '@odontis/contract/customer';
@@ -97,6 +99,12 @@ export class ShopApi {
   }
   addCalibration(personId: number, calibration: NewCalibration): Observable<Person[]> {
     return this.post(persons, `/api/people/${personId}/calibrations`, calibration);
+  }
+  copies(): Observable<CopiesState> {
+    return this.get(copiesState, '/api/copies');
+  }
+  copyNow(): Observable<CopiesState> {
+    return this.post(copiesState, '/api/copies', {});
   }
   rack(): Observable<RackRow[]> {
     return this.get(rackRows, '/api/rack');

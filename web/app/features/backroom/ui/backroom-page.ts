@@ -11,20 +11,22 @@ import { ShopApi } from '../../../shared/api/shop-api';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { CopiesPanel } from './copies-panel';
 
 const EMPTY: LabelPrinter = { labelsLeft: 0, printed: [] };
 const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as const;
 
-/** What stands behind the counter: the label printer's tray and the outbox, both stand-ins that show what would happen. */
+/** What stands behind the counter: the shop's copies, and the label printer's tray and the outbox, both stand-ins that show what would happen. */
 @Component({
   selector: 'od-backroom-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice],
+  imports: [MatButton, RouterLink, Notice, CopiesPanel],
   template: `
     <main>
       <h1>Back room</h1>
       <p class="quiet">
-        Stand-ins: nothing leaves this machine. They show what a real printer and a real carrier would do.
+        Outbox and label printer are stand-ins: nothing leaves this machine. They show what a real carrier and a real
+        printer would do.
       </p>
       @if (refused(); as no) {
         <od-notice weight="stop">{{ no }}</od-notice>
@@ -53,6 +55,7 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
           <p class="quiet" role="status">Looking into the outbox …</p>
         }
       </section>
+      <section aria-label="Copies"><od-copies-panel /></section>
       <section aria-label="Label printer">
         <h2>Label printer</h2>
         @if (printer.hasValue()) {

@@ -1,14 +1,13 @@
 import { execFile } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
-import { connect } from '../server/database/connect';
-import { bringUp, MIGRATIONS } from '../server/migrations/migrate';
-import { wordsOfACopy } from '../server/migrations/2026-11-29-words-of-a-copy';
+import { connect } from '../database/connect';
+import { bringUp, MIGRATIONS } from '../migrations/migrate';
+import { wordsOfACopy } from '../migrations/2026-11-29-words-of-a-copy';
 import type { CopyHead } from './copy-file';
-import { readCopy, readHead, writeCopy } from './copy-file';
-import { Plainly } from './say';
+import { CopyTrouble, readCopy, readHead, writeCopy } from './copy-file';
 
 const run = promisify(execFile);
 /** A program of PostgreSQL that says what is wrong in its last line. */
@@ -19,7 +18,7 @@ async function postgres(programs: string, name: string, args: readonly string[],
     const said = String((error as { stderr?: string }).stderr ?? '')
       .trim()
       .split('\n');
-    throw new Plainly(
+    throw new CopyTrouble(
       `${fails}: ${said.find((line) => /error|ERROR|fatal/.test(line)) ?? said.at(-1) ?? String(error)}`,
     );
   }
@@ -53,12 +52,25 @@ export function copiesIn(folder: string): { readonly file: string; readonly head
       try {
         return [{ file, head: readHead(file).head, bytes: statSync(file).size }];
       } catch (error) {
-        if (error instanceof Plainly) return [];
+        if (error instanceof CopyTrouble) return [];
         throw error;
       }
     })
     .sort((a, b) => b.head.madeAt.localeCompare(a.head.madeAt));
 }
+
+/** Why nothing can be written there, by the system's own code. */
+const noWayInto = (folder: string, error: unknown): CopyTrouble => {
+  const { code = '' } = error as { code?: string };
+  const why: Record<string, string> = {
+    ENOSPC: 'there is no room',
+    EACCES: 'it may not be written',
+    EROFS: 'it may only be read',
+  };
+  return new CopyTrouble(
+    `No copy can be put into ${folder}: ${why[code] ?? code}. The copies before are as they were.`,
+  );
+};
 
 export interface Backup {
   /** PostgreSQL's programs, and the running database. */
@@ -73,17 +85,22 @@ export interface Backup {
 
 /**
  * One consistent copy of everything, pictures included, while the shop goes on: as the database stood at one
- * moment. Older ones beyond what is kept go when the new one is whole. Returns its file. Plainly where it cannot.
+ * moment. Older ones beyond what is kept go when the new one is whole. Returns its file. CopyTrouble where it cannot.
  */
 export async function backUp({ programs, url, folder, passphrase, now, kept }: Backup): Promise<string> {
-  mkdirSync(folder, { recursive: true });
   const into = path.join(folder, copyName(now));
+  try {
+    mkdirSync(folder, { recursive: true });
+    accessSync(folder, constants.W_OK);
+  } catch (error) {
+    throw noWayInto(folder, error);
+  }
   const db = connect(url);
   try {
     const [rows] = await db.sequelize.query('SELECT name FROM migration ORDER BY name');
     const migrations = (rows as { name: string }[]).map((row) => row.name);
     if (!migrations.includes(wordsOfACopy.name))
-      throw new Plainly(
+      throw new CopyTrouble(
         'These data are of an older Odontis, whose copies cannot be read back. Start this one once on them, then copy.',
       );
     await inFolder(async (aside) => {
@@ -96,6 +113,10 @@ export async function backUp({ programs, url, folder, passphrase, now, kept }: B
       );
       await writeCopy(dump, into, { madeAt: now.toISOString(), migrations }, passphrase);
     });
+  } catch (error) {
+    const { code } = error as { code?: string };
+    if (code === 'ENOSPC' || code === 'EACCES' || code === 'EROFS') throw noWayInto(folder, error);
+    throw error;
   } finally {
     await db.sequelize.close();
   }
@@ -116,7 +137,7 @@ export async function restore(
   const known = new Set(MIGRATIONS.map((one) => one.name));
   const newer = readHead(file).head.migrations.filter((name) => !known.has(name));
   if (newer.length > 0)
-    throw new Plainly(
+    throw new CopyTrouble(
       `${file} was made by a newer Odontis (${newer.join(', ')}). Restore it with that one; nothing was touched.`,
     );
   return inFolder(async (aside) => {
@@ -126,7 +147,7 @@ export async function restore(
     try {
       const [tables] = await db.sequelize.query(`SELECT 1 FROM pg_tables WHERE schemaname = 'public' LIMIT 1`);
       if (tables.length > 0)
-        throw new Plainly(
+        throw new CopyTrouble(
           'There is a shop in this database already, and a copy never goes over one. Restore into an empty place.',
         );
       const args = ['--exit-on-error', '--single-transaction', '--no-owner', '--dbname', url, dump];

@@ -11,7 +11,11 @@ import {
 } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
-import { Plainly } from './say';
+
+/** Why a copy cannot be made or read, in one sentence. */
+export class CopyTrouble extends Error {
+  override readonly name = 'CopyTrouble';
+}
 
 /**
  * A copy of the shop is one file: a line of JSON that says what it is, then the database's own dump (pg_dump's
@@ -75,16 +79,16 @@ export async function writeCopy(
   }
 }
 
-/** The first line of a copy, and where its body begins. Plainly for what is none. */
+/** The first line of a copy, and where its body begins. CopyTrouble for what is none. */
 export function readHead(file: string): { readonly head: CopyHead; readonly bodyAt: number } {
   const none = (): never => {
-    throw new Plainly(`${file} is no copy of a shop.`);
+    throw new CopyTrouble(`${file} is no copy of a shop.`);
   };
   let opened: number;
   try {
     opened = openSync(file, 'r');
   } catch {
-    throw new Plainly(`${file} cannot be read: is it there?`);
+    throw new CopyTrouble(`${file} cannot be read: is it there?`);
   }
   try {
     const bytes = Buffer.alloc(LONGEST_HEAD);
@@ -106,15 +110,15 @@ const jsonOf = (text: string): unknown => {
   }
 };
 
-/** The dump out of a copy, checked first: every byte as it was written, and the passphrase the right one. Plainly where not. */
+/** The dump out of a copy, checked first: every byte as it was written, and the passphrase the right one. CopyTrouble where not. */
 export async function readCopy(file: string, into: string, passphrase: string | null): Promise<CopyHead> {
   const { head: told, bodyAt } = readHead(file);
   if ((await hashOf(file, bodyAt)) !== told.sha256)
-    throw new Plainly(
+    throw new CopyTrouble(
       `${file} is not as it was written: it was cut short or changed. Nothing was restored; take another copy.`,
     );
   if (told.encrypted !== null && passphrase === null)
-    throw new Plainly(`${file} is encrypted: give its passphrase as ODONTIS_PASSPHRASE.`);
+    throw new CopyTrouble(`${file} is encrypted: give its passphrase as ODONTIS_PASSPHRASE.`);
   const body = createReadStream(file, { start: bodyAt });
   const out = createWriteStream(into, { mode: 0o600 });
   if (told.encrypted === null || passphrase === null) {
@@ -133,7 +137,7 @@ export async function readCopy(file: string, into: string, passphrase: string | 
     await pipeline(body, decipher, out);
   } catch {
     rmSync(into, { force: true });
-    throw new Plainly(`The passphrase is not that of ${file}. Nothing was restored.`);
+    throw new CopyTrouble(`The passphrase is not that of ${file}. Nothing was restored.`);
   }
   return told;
 }
