@@ -241,6 +241,11 @@ test('a question makes the ticket wait, and lies in the outbox until it is carri
   await counter.button(/^Hand \d+ to the carrier/);
   await expect(page.getByRole('button', { name: 'Hand 0 to the carrier' })).toBeDisabled();
   await expect(page.locator('article', { hasText: 'May the handle be drilled anew?' })).toContainText('sent');
+  // The whole shop is copied from here, by the server that npm start runs.
+  await expect(page.getByText('There is no copy yet')).toBeVisible();
+  await counter.button('Copy now');
+  await expect(page.getByText('Copied.', { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/less than an hour old, .* MB\. 1 of 14 kept/)).toBeVisible();
   await page.getByRole('link', { name: 'Rack', exact: true }).click();
   await page.getByRole('link', { name: /^Waiting on the customer/ }).click();
   await expect(page.getByText('Slip Ery')).toBeVisible();

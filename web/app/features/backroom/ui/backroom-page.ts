@@ -100,9 +100,17 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
       margin-top: 12px;
       padding-top: 10px;
     }
+    /* Notes are many: what stands beside them is two things, one under the other. */
+    section:first-of-type {
+      grid-row: span 2;
+    }
     @media (max-width: 900px) {
       main {
         grid-template-columns: 1fr;
+      }
+      section:first-of-type {
+        grid-row: auto;
+        order: 1;
       }
     }
     article {
