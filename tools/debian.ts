@@ -51,8 +51,11 @@ export function ensurePostgres(dataFolder: string | null = null): string {
   return programs;
 }
 
-/** Debian's Chromium without windows, which is quicker than the whole one; the whole one serves as well. */
-const CHROMIUMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'] as const;
+/**
+ * Debian's Chromium without windows, which is quicker than the whole one; the whole one serves as well. The program
+ * itself, not the script of its name: that one does not take the browser along when it is ended.
+ */
+const CHROMIUMS = ['/usr/lib/chromium/chromium-headless-shell', '/usr/bin/chromium'] as const;
 
 /** Debian's Chromium for the tests in a browser, installed first where there is none; named to Karma and Playwright as CHROME_BIN. */
 export function ensureChromium(): string {

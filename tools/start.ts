@@ -37,7 +37,7 @@ class Undoing {
   private ended: Promise<void> | undefined;
   ending = false;
 
-  then(undo: () => Promise<void> | void): void {
+  add(undo: () => Promise<void> | void): void {
     this.steps.push(undo);
   }
 
@@ -83,9 +83,9 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
   const copies = readCopySettings(process.env, settings.dataFolder);
   const programs = ensurePostgres(settings.databaseUrl === null ? settings.dataFolder : null);
   if (settings.databaseUrl === null) {
-    up.then(holdFolder(settings.dataFolder));
+    up.add(holdFolder(settings.dataFolder));
     const folder = settings.dataFolder;
-    up.then(() => Cluster.stopAt(folder));
+    up.add(() => Cluster.stopAt(folder));
     cluster = await Cluster.start({ programs, folder });
   }
   const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
@@ -97,11 +97,11 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
     copies: { ...copies, programs },
     demo: true,
   });
-  up.then(() => server.close());
+  up.add(() => server.close());
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
   const watch = cluster ? watchDatabase(cluster) : undefined;
-  up.then(() => clearInterval(watch));
+  up.add(() => clearInterval(watch));
 }
 
 /** How often a look is taken whether the database still runs, ms. */
