@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { copiesState } from '@odontis/contract/copies';
@@ -118,6 +118,23 @@ describe('a copy of the shop', () => {
     const now = await restored(copy);
     expect(now['person']).toMatch(/^1 rows/);
     expect(Object.keys(now)).toEqual(Object.keys(was));
+  });
+
+  it('what a copy left that was killed half way goes with a later one; one in the making stays', async () => {
+    const [old, young] = ['odontis-2031-04-01-020000.copy.new', 'odontis-2031-05-01-015900.copy.body'].map((name) =>
+      path.join(folder, name),
+    ) as [string, string];
+    const now = new Date(2031, 4, 3, 4);
+    for (const [half, at] of [
+      [old, new Date(2031, 3, 1)],
+      [young, new Date(2031, 4, 3, 3, 59)],
+    ] as const) {
+      writeFileSync(half, 'half');
+      utimesSync(half, at, at);
+    }
+    await copied({ now });
+    expect([existsSync(old), existsSync(young)]).toEqual([false, true]);
+    rmSync(young);
   });
 
   it('the newest are kept, as many as is said; nothing half made lies about', async () => {

@@ -20,6 +20,8 @@ module.exports = (config) => {
       },
     },
     browsers: ['ChromiumOfDebian'],
+    // A busy machine is no failure: what hangs for half a minute is.
+    client: { jasmine: { timeoutInterval: 30_000 } },
     restartOnFileChange: false,
     // A machine that stands still for a while is not a browser that has gone.
     browserDisconnectTimeout: 30_000,

@@ -10,10 +10,19 @@ import type { CopyHead } from './copy-file';
 import { CopyTrouble, readCopy, readHead, writeCopy } from './copy-file';
 
 const run = promisify(execFile);
-/** A program of PostgreSQL that says what is wrong in its last line. */
-async function postgres(programs: string, name: string, args: readonly string[], fails: string): Promise<void> {
+/** A program of PostgreSQL on a database, which says what is wrong in its last line. Its password goes where no list of processes shows it. */
+async function postgres(
+  programs: string,
+  name: string,
+  url: string,
+  args: readonly string[],
+  fails: string,
+): Promise<void> {
+  const address = new URL(url);
+  const env = { ...process.env, PGPASSWORD: decodeURIComponent(address.password) };
+  address.password = '';
   try {
-    await run(path.join(programs, name), [...args], { maxBuffer: 1e7 });
+    await run(path.join(programs, name), ['--dbname', address.href, ...args], { env, maxBuffer: 1e7 });
   } catch (error) {
     const said = String((error as { stderr?: string }).stderr ?? '')
       .trim()
@@ -59,6 +68,16 @@ export function copiesIn(folder: string): { readonly file: string; readonly head
     .sort((a, b) => b.head.madeAt.localeCompare(a.head.madeAt));
 }
 
+/** What a copy leaves that was killed half way; one in the making is younger. */
+const HALF = /^odontis-[\d-]+\.copy\.(new|body)$/;
+const OLD_HALF_MS = 6 * 3_600_000;
+function dropHalves(folder: string, now: Date): void {
+  for (const name of readdirSync(folder).filter((one) => HALF.test(one))) {
+    const file = path.join(folder, name);
+    if (now.getTime() - statSync(file).mtimeMs > OLD_HALF_MS) rmSync(file, { force: true });
+  }
+}
+
 /** Why nothing can be written there, by the system's own code. */
 const noWayInto = (folder: string, error: unknown): CopyTrouble => {
   const { code = '' } = error as { code?: string };
@@ -92,6 +111,7 @@ export async function backUp({ programs, url, folder, passphrase, now, kept }: B
   try {
     mkdirSync(folder, { recursive: true });
     accessSync(folder, constants.W_OK);
+    dropHalves(folder, now);
   } catch (error) {
     throw noWayInto(folder, error);
   }
@@ -108,7 +128,8 @@ export async function backUp({ programs, url, folder, passphrase, now, kept }: B
       await postgres(
         programs,
         'pg_dump',
-        ['--format=custom', '--no-owner', '--file', dump, url],
+        url,
+        ['--format=custom', '--no-owner', '--file', dump],
         'The database could not be copied',
       );
       await writeCopy(dump, into, { madeAt: now.toISOString(), migrations }, passphrase);
@@ -150,8 +171,8 @@ export async function restore(
         throw new CopyTrouble(
           'There is a shop in this database already, and a copy never goes over one. Restore into an empty place.',
         );
-      const args = ['--exit-on-error', '--single-transaction', '--no-owner', '--dbname', url, dump];
-      await postgres(programs, 'pg_restore', args, `${file} could not be restored, and nothing of it was kept`);
+      const args = ['--exit-on-error', '--single-transaction', '--no-owner', dump];
+      await postgres(programs, 'pg_restore', url, args, `${file} could not be restored, and nothing of it was kept`);
       await bringUp(db.sequelize);
     } finally {
       await db.sequelize.close();
