@@ -39,7 +39,10 @@ async function restoreCopy(): Promise<void> {
   }
 }
 
+/** A day as it is spoken, never the month first. */
+const SAID = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' });
+
 const done = ({ madeAt }: { readonly madeAt: string }, into: string): void =>
-  console.log(`The shop as it stood on ${new Date(madeAt).toLocaleString()} is restored into ${into}.`);
+  console.log(`The shop as it stood on ${SAID.format(new Date(madeAt))} is restored into ${into}.`);
 
 restoreCopy().catch(endWith);
