@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { moment } from './fields';
+import { moment, uuid } from './fields';
 import { stage } from './ticket';
 
 /** One press of a key at the vise. The id is made in the browser, so sending it twice counts once. */
 export const benchEvent = z.object({
-  id: z.uuid('A bench event needs an id of its own.'),
+  id: uuid('A bench event needs an id of its own.'),
   stop: z.number().int().nonnegative(),
   action: z.enum(['done', 'back']),
   at: moment,

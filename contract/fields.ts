@@ -1,5 +1,6 @@
 import { z } from 'zod';
-export { bounded, counted, requiredText, text } from '@odontis/core/units/fields';
+import { uuid } from '@odontis/core/units/fields';
+export { bounded, counted, requiredText, text, uuid } from '@odontis/core/units/fields';
 
 /** Years of days and times that a shop writes; a calendar knows more. */
 const YEARS = { first: 1990, last: 2200 } as const;
@@ -29,7 +30,7 @@ export const version = z.number({ error: 'The version that was edited is missing
  * and is not made twice.
  */
 export const keyed = <S extends z.ZodRawShape>(creation: z.ZodObject<S>) =>
-  creation.extend({ key: z.uuid('What is made needs a key of its own.') });
+  creation.extend({ key: uuid('What is made needs a key of its own.') });
 /** A calendar day, such as 2026-05-04. */
 export const isoDay = z.iso
   .date('The day must be written year-month-day, such as 2026-05-04.')

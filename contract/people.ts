@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calibrationReading } from '@odontis/core/calibration/hand';
-import { requiredText } from './fields';
+import { requiredText, uuid } from './fields';
 
 export const newPerson = z.object({
   name: requiredText(120, 'The name'),
@@ -14,7 +14,7 @@ export type Person = z.infer<typeof person>;
 
 /** A reading of a hand; its key is made on the screen, so that one sent twice counts once. */
 export const newCalibration = z.object({
-  key: z.uuid('A reading needs a key of its own.'),
+  key: uuid('A reading needs a key of its own.'),
   reading: calibrationReading,
 });
 export type NewCalibration = z.infer<typeof newCalibration>;

@@ -16,7 +16,7 @@ import {
 } from '@odontis/core/judgement/triage';
 import type { KeptSaw } from './saw';
 import { keptSaw, newSaw } from './saw';
-import { bounded, counted, isoDay, recordId, requiredText, text, version } from './fields';
+import { bounded, counted, isoDay, recordId, requiredText, text, uuid, version } from './fields';
 
 /** A ticket's stages in the order of the trade. */
 export const STAGES = ['measure', 'plan', 'bench', 'check', 'handover', 'closed', 'declined'] as const;
@@ -75,7 +75,7 @@ export const DECISIONS = ['take', 'send-on', 'decline'] as const;
 export const newTicket = z
   .object({
     /** Made by the counter for this intake: sent twice, it opens one ticket. */
-    key: z.uuid('The intake’s key is missing.'),
+    key: uuid('The intake’s key is missing.'),
     /** The visit this saw came on, when another saw of it is in the book already. */
     arrival: recordId.optional(),
     customer: z.union([z.object({ id: recordId }).strict(), newCustomer]),

@@ -1,8 +1,8 @@
 import type { Server } from 'node:http';
 import { pino } from 'pino';
 import { createApp } from './app';
-import type { CopyPlace } from './copies/shop-copies';
-import { ShopCopies } from './copies/shop-copies';
+import type { CopyPlace } from './features/copies/shop-copies';
+import { ShopCopies } from './features/copies/shop-copies';
 import { connect } from './database/connect';
 import { loadDemoShop } from './demo/load-demo-shop';
 import { bringUp } from './migrations/migrate';

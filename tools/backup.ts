@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { Cluster } from './cluster';
-import { backUp } from '../server/copies/copies';
+import { backUp } from '../server/features/copies/copies';
 import { ensurePostgres } from './debian';
 import { endWith } from './say';
 import { readCopySettings, readSettings } from './settings';

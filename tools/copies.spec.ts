@@ -6,13 +6,13 @@ import { PERSON_HEADER } from '@odontis/contract/problem';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { createApp } from '../server/app';
-import { ShopCopies } from '../server/copies/shop-copies';
+import { ShopCopies } from '../server/features/copies/shop-copies';
 import { connect } from '../server/database/connect';
 import { loadDemoShop } from '../server/demo/load-demo-shop';
 import { migrator } from '../server/migrations/migrate';
 import { contents } from '../server/testing/contents';
 import { emptyDatabase } from '../server/testing/test-shop';
-import { backUp, copiesIn, restore } from '../server/copies/copies';
+import { backUp, copiesIn, restore } from '../server/features/copies/copies';
 import { ensurePostgres } from './debian';
 
 describe('a copy of the shop', () => {

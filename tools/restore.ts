@@ -1,7 +1,7 @@
 import { existsSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { Cluster } from './cluster';
-import { restore } from '../server/copies/copies';
+import { restore } from '../server/features/copies/copies';
 import { ensurePostgres } from './debian';
 import { endWith, Plainly } from './say';
 import { readCopySettings, readSettings } from './settings';

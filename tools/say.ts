@@ -1,4 +1,4 @@
-import { CopyTrouble } from '../server/copies/copy-file';
+import { CopyTrouble } from '../server/features/copies/copy-file';
 
 /** A setting, a package or a port that is not as it must be: one line, no stack. */
 export class Plainly extends Error {}

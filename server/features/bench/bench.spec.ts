@@ -53,6 +53,16 @@ describe('plan and bench', () => {
     expect(await shop.db.models.BenchEvent.count({ where: { planId: plan?.id as number } })).toBe(5);
   });
 
+  it('a press whose id comes in capitals is the same press, and counts', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const event = press(0);
+    const send = (id: string) =>
+      shop.send('post', `/api/tickets/${ticket.id}/bench`, { planId: plan?.id, events: [{ ...event, id }] });
+    expect(((await send(event.id.toUpperCase())).body as BenchState).done).toEqual([0]);
+    expect(((await send(event.id)).body as BenchState).done).toEqual([0]);
+    expect(await shop.db.models.BenchEvent.count({ where: { id: event.id } })).toBe(1);
+  });
+
   it('two thousand presses at once are a few statements, and come to what they would one by one', async () => {
     const { ticket, plan } = await ticketAt(shop, 'bench');
     const { planId, stops } = { planId: plan?.id as number, stops: walkOf(plan?.order.steps ?? []).length };

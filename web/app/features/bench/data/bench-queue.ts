@@ -18,6 +18,9 @@ interface Drawer extends DBSchema {
   presses: { key: number; value: Press; indexes: { ticket: number } };
 }
 
+/** Refusals that are of no press: it is kept, and sent again by itself. */
+const PASSING: ReadonlySet<Refusal['code']> = new Set(['away', 'database-away', 'disk-full', 'busy', 'unexpected']);
+
 /** Tried again this long after the server did not answer. */
 const AGAIN_MS = 2500;
 
@@ -100,7 +103,7 @@ export class BenchQueue {
       this.refusal.set(null);
     } catch (error) {
       const refusal = toRefusal(error);
-      const passing = refusal.code === 'away' || refusal.code === 'database-away' || refusal.code === 'unexpected';
+      const passing = PASSING.has(refusal.code);
       this.away.set(passing);
       if (!passing) this.refusal.set(refusal);
       else this.timer = setTimeout(() => void this.send(), AGAIN_MS);

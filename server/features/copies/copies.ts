@@ -3,9 +3,9 @@ import { accessSync, constants, existsSync, mkdirSync, mkdtempSync, readdirSync,
 import os from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
-import { connect } from '../database/connect';
-import { bringUp, MIGRATIONS } from '../migrations/migrate';
-import { wordsOfACopy } from '../migrations/2026-11-29-words-of-a-copy';
+import { connect } from '../../database/connect';
+import { bringUp, MIGRATIONS } from '../../migrations/migrate';
+import { wordsOfACopy } from '../../migrations/2026-11-29-words-of-a-copy';
 import type { CopyHead } from './copy-file';
 import { CopyTrouble, readCopy, readHead, writeCopy } from './copy-file';
 

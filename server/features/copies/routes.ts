@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import type { CopiesState } from '@odontis/contract/copies';
-import type { Database } from '../database/connect';
-import { personOf } from '../http/person';
-import { Problem } from '../http/problem';
+import type { Database } from '../../database/connect';
+import { personOf } from '../../http/person';
+import { Problem } from '../../http/problem';
 import { CopyTrouble } from './copy-file';
 import type { ShopCopies } from './shop-copies';
 
