@@ -26,7 +26,11 @@ export type NewEvidence = z.infer<typeof newEvidence>;
 export const sentSession = sessionHead.extend({ readings: sentReadings });
 
 /** Readings waiting to be sent, as a browser keeps them. */
-export const waitingEvidence = newEvidence.omit({ seen: true }).array();
+export const waitingEvidence = newEvidence
+  .omit({ seen: true })
+  // In whose sitting they were taken; of one that nobody wrote down, in whoever's they are sent.
+  .extend({ sitting: z.uuid().nullable().default(null) })
+  .array();
 
 /**
  * What came of them: every session as it stands with the readings taken since this screen

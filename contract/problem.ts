@@ -8,7 +8,11 @@ export const PROBLEM_CODES = [
   'bad-input',
   'not-found',
   'not-ours',
-  'person-unknown',
+  'not-signed-in',
+  'locked',
+  'not-allowed',
+  'not-let-in',
+  'too-often',
   'edited-elsewhere',
   'wrong-stage',
   'readings-unfit',
@@ -48,5 +52,3 @@ export const problem = z.object({
 export type ProblemBody = z.infer<typeof problem>;
 
 export const PROBLEM_TYPE = 'application/problem+json';
-/** Who is at the screen. Sign-in will put the same id behind a session later. */
-export const PERSON_HEADER = 'x-odontis-person';

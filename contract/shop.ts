@@ -29,6 +29,8 @@ export const shopBook = z.object({
     .optional(),
   /** Whether soft pull saws are filed here (trade section 9); left out, they are. */
   filesPullSaws: z.boolean().optional(),
+  /** A screen locks after so many minutes without a hand on it; null, never; left out, after half an hour. */
+  lockAfterMinutes: bounded(1, 1440, 'The minutes until a screen locks', 'minutes').nullable().optional(),
   /** Where this shop judges otherwise than the trade's rules; left out, it does not. */
   judgement: judgement.optional(),
 });

@@ -10,7 +10,10 @@ import { copyRoutes } from './features/copies/routes';
 import type { Database } from './database/connect';
 import { benchRoutes } from './features/bench/routes';
 import { checkRoutes } from './features/checks/routes';
+import { changeRoutes } from './features/changes/routes';
 import { customerRoutes } from './features/customers/routes';
+import { guard } from './features/door/guard';
+import { doorRoutes } from './features/door/routes';
 import { handoverRoutes } from './features/handover/routes';
 import { labelRoutes } from './features/labels/routes';
 import { outboxRoutes } from './features/outbox/routes';
@@ -21,10 +24,13 @@ import { planRoutes } from './features/plans/routes';
 import { evidenceRoutes } from './features/evidence/routes';
 import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
+import { isLoopback } from './http/loopback';
 import { Problem } from './http/problem';
 import { onlyOurs } from './http/only-ours';
 import { ownNames } from './http/own-names';
 import { problemHandler } from './http/problem-handler';
+import type { Trust } from './http/trust-page';
+import { trustRoutes } from './http/trust-page';
 import { readableSigns } from './http/readable-signs';
 
 export interface AppParts {
@@ -36,13 +42,22 @@ export interface AppParts {
   readonly copies?: ShopCopies;
   /** The address it listens on, by whose names alone it answers. */
   readonly host?: string;
+  /** What a tablet trusts this shop by, where it makes its own certificates. */
+  readonly trust?: Trust;
+  /** Whether an address is the shop's own computer; its loopback where left out. */
+  readonly isOwn?: (address: string | undefined) => boolean;
 }
 
-/** Whether it asks from the computer the server runs on. */
-const isLoopback = (address = ''): boolean => /^(::1$|(::ffff:)?127\.)/.test(address);
-
 /** The whole server: routes under /api, the built app beside them, every refusal as problem+json. */
-export function createApp({ db, logger, webFolder, copies, host = '127.0.0.1' }: AppParts): Express {
+export function createApp({
+  db,
+  logger,
+  webFolder,
+  copies,
+  host = '127.0.0.1',
+  trust,
+  isOwn = isLoopback,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -75,6 +90,9 @@ export function createApp({ db, logger, webFolder, copies, host = '127.0.0.1' }:
       filter: (request, response) => !isLoopback(request.socket.remoteAddress) && compression.filter(request, response),
     }),
   );
+  // Before anything of a stranger's is read.
+  app.use('/api', guard(db));
+  app.use('/api/door', express.json({ limit: '8kb' }));
   app.use(express.json({ limit: '4mb' }));
   app.use(readableSigns);
   const api = express.Router();
@@ -96,13 +114,16 @@ export function createApp({ db, logger, webFolder, copies, host = '127.0.0.1' }:
     photographRoutes,
     outboxRoutes,
     labelRoutes,
+    changeRoutes,
   ];
   for (const routes of features) api.use(routes(db));
   api.use(copyRoutes(db, copies ?? null));
+  api.use(doorRoutes(db, isOwn));
   api.use(() => {
     throw new Problem('not-found', 'There is nothing at this address.');
   });
   app.use('/api', api);
+  if (trust) app.use(trustRoutes(trust));
   if (webFolder) serveWeb(app, webFolder);
   app.use(problemHandler);
   return app;

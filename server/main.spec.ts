@@ -1,10 +1,9 @@
-import { PERSON_HEADER } from '@odontis/contract/problem';
 import type { Dossier } from '@odontis/contract/dossier';
 import net from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { connect } from './database/connect';
 import { runServer } from './main';
-import { emptyDatabase, newTicketBody } from './testing/test-shop';
+import { emptyDatabase, newTicketBody, screenHeaders } from './testing/test-shop';
 
 const freePort = (): Promise<number> =>
   new Promise((resolve) => {
@@ -22,10 +21,11 @@ describe('a shop that closes', () => {
     const settings = { databaseUrl: database.url, host: '127.0.0.1', port, webFolder: '.', demo: false };
     const server = await runServer(settings);
     const db = connect(database.url);
-    const person = await db.models.Person.create({ name: 'First Hand', initials: 'FH' });
+    const person = await db.models.Person.create({ name: 'First Hand', initials: 'FH', role: 'counter' });
+    const screen = await screenHeaders(db, person.id);
     const opened = await fetch(`${server.address}/api/tickets`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', [PERSON_HEADER]: String(person.id) },
+      headers: { 'content-type': 'application/json', ...screen },
       body: JSON.stringify(newTicketBody()),
     });
     const { ticket } = (await opened.json()) as Dossier;
@@ -34,7 +34,7 @@ describe('a shop that closes', () => {
     // A row that is held keeps this request in flight until we let go.
     const hold = await db.sequelize.transaction();
     await db.sequelize.query('LOCK TABLE ticket IN ACCESS EXCLUSIVE MODE', { transaction: hold });
-    const asked = fetch(`${server.address}/api/tickets/${ticket.id}`);
+    const asked = fetch(`${server.address}/api/tickets/${ticket.id}`, { headers: screen });
     const waits = async (): Promise<boolean> => {
       const [rows] = await db.sequelize.query(
         `SELECT 1 FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND datname = current_database()`,

@@ -1,10 +1,17 @@
-import type { Server } from 'node:http';
+import type { RequestListener, Server } from 'node:http';
+import type { Express } from 'express';
 import { pino } from 'pino';
+import type { Logger } from 'pino';
 import { createApp } from './app';
 import type { CopyPlace } from './features/copies/shop-copies';
 import { ShopCopies } from './features/copies/shop-copies';
 import { connect } from './database/connect';
 import { loadDemoShop } from './demo/load-demo-shop';
+import { loggable } from './http/loggable';
+import { EVERYWHERE } from './http/own-names';
+import type { Trust } from './http/trust-page';
+import { trustPage } from './http/trust-page';
+import { TwoDoors } from './http/two-doors';
 import { bringUp } from './migrations/migrate';
 
 export interface ServerSettings {
@@ -14,13 +21,27 @@ export interface ServerSettings {
   readonly webFolder: string;
   /** Where copies go every night; none are made where left out. */
   readonly copies?: CopyPlace;
+  /** With what it is served over TLS; plainly, and from this computer alone, where left out. */
+  readonly tls?: ServerTls;
   /** Fill an empty database with the demo shop. */
   readonly demo: boolean;
+}
+
+/** Key and certificate in PEM, and how others come to trust them. */
+export interface ServerTls {
+  readonly key: string;
+  readonly cert: string;
+  /** Where the shop makes its certificates itself. */
+  readonly trust?: Trust;
+  /** Looked for every day: a renewed one, or null while the present one is good. */
+  readonly renewed?: () => Promise<{ readonly key: string; readonly cert: string } | null>;
 }
 
 export interface RunningServer {
   readonly address: string;
   readonly loadedDemo: boolean;
+  /** Nobody is of this shop yet. */
+  readonly isNew: boolean;
   close(): Promise<void>;
 }
 
@@ -28,8 +49,11 @@ export interface RunningServer {
 const GRACE_MS = 10_000;
 const LOOK_EVERY_MS = 50;
 
+/** What lets nobody new in, and lets go who waits. */
+type Closing = Pick<Server, 'closeIdleConnections' | 'closeAllConnections'> & { close(done: () => void): unknown };
+
 /** Nobody new is let in; who is in is answered, unless it takes too long; connections that only wait are closed. */
-async function lastAnswered(server: Server): Promise<void> {
+async function lastAnswered(server: Closing): Promise<void> {
   const closed = new Promise<void>((resolve) => server.close(() => resolve()));
   // A connection goes back to waiting when its answer is out.
   const looking = setInterval(() => server.closeIdleConnections(), LOOK_EVERY_MS);
@@ -39,12 +63,42 @@ async function lastAnswered(server: Server): Promise<void> {
   clearTimeout(enough);
 }
 
+const DAY_MS = 86_400_000;
+
+async function renew(server: Closing, tls: ServerTls | undefined, logger: Logger): Promise<void> {
+  try {
+    const fresh = await tls?.renewed?.();
+    if (fresh && server instanceof TwoDoors) server.renew(fresh);
+  } catch (error) {
+    logger.error({ ...loggable(error) }, 'certificate not renewed');
+  }
+}
+
+const listenPlainly = (app: Express, { port, host }: ServerSettings): Promise<Server> =>
+  new Promise((resolve, reject) => {
+    const listening = app.listen(port, host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+  });
+
+async function listenOverTls(app: Express, { port, host }: ServerSettings, tls: ServerTls): Promise<TwoDoors> {
+  const nobody: RequestListener = (_request, response) => void response.writeHead(421).end();
+  const doors = new TwoDoors({ ...tls, shop: app, plain: tls.trust ? trustPage(tls.trust, host) : nobody });
+  await doors.listen(port, host);
+  return doors;
+}
+
+/** Where it is opened on this computer, where nothing travels: plainly, also where others come over TLS. */
+function addressOf({ host, port }: ServerSettings): string {
+  const here = EVERYWHERE.has(host) ? '127.0.0.1' : host;
+  return `http://${here.includes(':') ? `[${here}]` : here}:${port}`;
+}
+
 /** Migrate, load the demo into an empty database, listen. Rejects with the system's error when it cannot. */
 export async function runServer(settings: ServerSettings): Promise<RunningServer> {
   const db = connect(settings.databaseUrl);
   try {
     await bringUp(db.sequelize);
     const loadedDemo = settings.demo && (await loadDemoShop(db));
+    const isNew = (await db.models.Person.count()) === 0;
     const logger = pino({ level: 'warn' });
     const copies = settings.copies && new ShopCopies(settings.databaseUrl, settings.copies, logger);
     const app = createApp({
@@ -53,19 +107,18 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
       ...(copies && { copies }),
       webFolder: settings.webFolder,
       host: settings.host,
+      ...(settings.tls?.trust && { trust: settings.tls.trust }),
     });
-    const server = await new Promise<Server>((resolve, reject) => {
-      const listening = app.listen(settings.port, settings.host, (error?: Error) =>
-        error ? reject(error) : resolve(listening),
-      );
-    });
+    const server = settings.tls ? await listenOverTls(app, settings, settings.tls) : await listenPlainly(app, settings);
     copies?.nightly();
+    const renewing = settings.tls && setInterval(() => void renew(server, settings.tls, logger), DAY_MS);
     const close = async (): Promise<void> => {
+      clearInterval(renewing);
       await lastAnswered(server);
       await copies?.stop();
       await db.sequelize.close();
     };
-    return { address: `http://${settings.host}:${settings.port}`, loadedDemo, close };
+    return { address: addressOf(settings), loadedDemo, isNew, close };
   } catch (error) {
     await db.sequelize.close();
     throw error;

@@ -1,3 +1,4 @@
+import { demoScreen, enterDemo } from './demo-screen';
 import type { Page } from '@playwright/test';
 import { chromium } from '@playwright/test';
 import sharp from 'sharp';
@@ -101,7 +102,9 @@ async function longSaw(client: pg.Client, address: string, stage: 'measure' | 'p
       kind: 'tooth',
     };
   });
-  const opened = dossier.parse(await (await fetch(`${address}/api/tickets/${id}`)).json());
+  const opened = dossier.parse(
+    await (await fetch(`${address}/api/tickets/${id}`, { headers: await demoScreen(address) })).json(),
+  );
   await keepLine(address, id, opened.seen, teeth);
   return id;
 }
@@ -172,8 +175,9 @@ export const measurePages = (bench: ShopBench): Promise<void> =>
       executablePath: ensureChromium(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     });
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-    await page.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await enterDemo(context, address);
+    const page = await context.newPage();
     console.log(`\nPages at ${TEETH} teeth, headless, drawn by the processor alone`);
     await page.goto(`${address}/ticket/${await longSaw(client, address, 'plan')}/plan`);
     await page.locator('od-curve-chart canvas').first().waitFor();

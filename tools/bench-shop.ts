@@ -6,7 +6,6 @@ import path from 'node:path';
 import pg from 'pg';
 import type { Dossier } from '@odontis/contract/dossier';
 import { dossier } from '@odontis/contract/dossier';
-import { PERSON_HEADER } from '@odontis/contract/problem';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { MOST_READINGS } from '@odontis/core/evidence/reading';
@@ -14,6 +13,7 @@ import { takeLine } from '@odontis/core/evidence/take';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { runServer } from '../server/main';
 import type { Cluster } from './cluster';
+import { demoScreen } from './demo-screen';
 import { freePort } from './cluster';
 import { WEB_FOLDER } from './web-build';
 
@@ -77,7 +77,8 @@ export const measureRoutes = (bench: ShopBench): Promise<void> =>
     const ticket =
       (await client.query<{ id: number }>(`SELECT id FROM ticket WHERE stage = 'check' LIMIT 1`)).rows[0]?.id ?? 1;
     console.log(`\nRoutes with ${SAWS} saws more, 95th percentile of ${CALLS} calls, beside the same rows by plain pg`);
-    const get = (route: string) => () => fetch(`${address}/api${route}`).then((r) => r.text());
+    const headers = await demoScreen(address);
+    const get = (route: string) => () => fetch(`${address}/api${route}`, { headers }).then((r) => r.text());
     const compare = async (route: string, plain: () => Promise<unknown>): Promise<void> => {
       await timed(10, get(route));
       const [ours, theirs] = [await timed(CALLS, get(route)), await timed(CALLS, plain)];
@@ -112,10 +113,11 @@ export async function keepLine(address: string, ticket: number, from: number, te
   const mint = (): string => randomUUID();
   const readings = takeLine([], { teeth, places: true }, { gauge: 'straight-edge', simulated: false, mint });
   const session = { key: mint(), kind: 'before' };
+  const screen = await demoScreen(address);
   const send = async (seen: number, batch: readonly Reading[]): Promise<{ seen: number }> => {
     const answer = await fetch(`${address}/api/tickets/${ticket}/evidence`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', [PERSON_HEADER]: '1' },
+      headers: { 'content-type': 'application/json', ...screen },
       body: JSON.stringify({ session, seen, readings: batch }),
     });
     if (!answer.ok) throw new Error(await answer.text());
@@ -143,8 +145,9 @@ export const measureRecord = (bench: ShopBench): Promise<void> =>
       setMm: 0.08,
       kind: 'tooth',
     }));
+    const headers = await demoScreen(address);
     const opened = async (): Promise<Dossier> =>
-      dossier.parse(await (await fetch(`${address}/api/tickets/${ticket}`)).json());
+      dossier.parse(await (await fetch(`${address}/api/tickets/${ticket}`, { headers })).json());
     const kept = await keepLine(address, ticket, (await opened()).seen, teeth);
     const { readings, send } = kept;
     let { seen } = kept;
@@ -220,7 +223,8 @@ export const measureSearch = (bench: ShopBench): Promise<void> =>
     console.log(
       `\nSearch with ${CUSTOMERS} customers and ${MANY_SAWS} saws, rack with ${OPEN_TICKETS} open tickets: 95th percentile of ${SEARCH_CALLS} calls`,
     );
-    const get = (route: string) => () => fetch(`${address}/api${route}`).then((r) => r.text());
+    const headers = await demoScreen(address);
+    const get = (route: string) => () => fetch(`${address}/api${route}`, { headers }).then((r) => r.text());
     const compare = async (what: string, route: string, plain: () => Promise<unknown>): Promise<void> => {
       await timed(10, get(route));
       const [ours, theirs] = [await timed(SEARCH_CALLS, get(route)), await timed(SEARCH_CALLS, plain)];

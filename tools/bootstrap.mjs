@@ -7,7 +7,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
-const commands = ['start', 'test', 'dev', 'bench', 'shots', 'build', 'odontis', 'backup', 'restore'];
+const commands = ['start', 'own', 'test', 'dev', 'bench', 'shots', 'build', 'odontis', 'backup', 'restore'];
 const command = process.argv[2] ?? '';
 
 function stop(line) {
@@ -64,7 +64,7 @@ if (!isInstalled()) {
 
 process.chdir(root);
 process.env.NG_CLI_ANALYTICS = 'false';
-process.env.NODE_ENV ??= ['start', 'backup', 'restore'].includes(command) ? 'production' : 'development';
+process.env.NODE_ENV ??= ['start', 'own', 'backup', 'restore'].includes(command) ? 'production' : 'development';
 const { register } = await import('tsx/esm/api');
 register();
 await import(`./${command}.ts`);

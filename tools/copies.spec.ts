@@ -2,7 +2,6 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync,
 import os from 'node:os';
 import path from 'node:path';
 import { copiesState } from '@odontis/contract/copies';
-import { PERSON_HEADER } from '@odontis/contract/problem';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { createApp } from '../server/app';
@@ -11,7 +10,7 @@ import { connect } from '../server/database/connect';
 import { loadDemoShop } from '../server/demo/load-demo-shop';
 import { migrator } from '../server/migrations/migrate';
 import { contents } from '../server/testing/contents';
-import { emptyDatabase } from '../server/testing/test-shop';
+import { emptyDatabase, screenHeaders } from '../server/testing/test-shop';
 import { backUp, copiesIn, restore } from '../server/features/copies/copies';
 import { ensurePostgres } from './debian';
 
@@ -154,11 +153,12 @@ describe('a copy of the shop', () => {
         logger: silent,
         copies: new ShopCopies(from.url, { programs, folder: place, passphrase: null, kept: 3 }, silent),
       });
-    const asks = (app: ReturnType<typeof createApp>) =>
-      supertest(app).post('/api/copies').set(PERSON_HEADER, '1').send({});
-    const before = copiesState.parse((await supertest(at(own)).get('/api/copies')).body);
+    const screen = await screenHeaders(db, 1);
+    const looks = (app: ReturnType<typeof createApp>) => supertest(app).get('/api/copies').set(screen);
+    const asks = (app: ReturnType<typeof createApp>) => supertest(app).post('/api/copies').set(screen).send({});
+    const before = copiesState.parse((await looks(at(own))).body);
     expect([before.count, before.newest, before.kept]).toEqual([0, null, 3]);
-    expect((await supertest(at(own)).post('/api/copies').send({})).status).toBe(403);
+    expect((await supertest(at(own)).post('/api/copies').send({})).status).toBe(401);
     const app = at(own);
     const made = await Promise.all([asks(app), asks(app)]);
     expect(made.map((answer) => answer.status)).toEqual([201, 201]);
@@ -169,7 +169,7 @@ describe('a copy of the shop', () => {
     const refused = await asks(at(path.join(taken, 'below')));
     expect([refused.status, (refused.body as { code: string }).code]).toEqual([507, 'copy-failed']);
     const none = createApp({ db, logger: silent });
-    expect(copiesState.parse((await supertest(none).get('/api/copies')).body).kept).toBeNull();
+    expect(copiesState.parse((await looks(none)).body).kept).toBeNull();
     await db.sequelize.close();
   });
 });

@@ -9,6 +9,7 @@ import type { RackRow } from '@odontis/contract/ticket';
 import { walkOf } from '../core/work/step';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { runServer } from '../server/main';
+import { enterDemo } from './demo-screen';
 import { Cluster, freePort } from './cluster';
 import { ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
@@ -37,10 +38,10 @@ async function shots(): Promise<void> {
   });
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.address });
-    await context.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+    const csrf = await enterDemo(context, server.address);
     const page = await context.newPage();
     mkdirSync(INTO, { recursive: true });
-    await takeAll(page);
+    await takeAll(page, csrf);
   } finally {
     await browser.close();
     await server.close();
@@ -68,7 +69,7 @@ function scanOf(pitchMm: number, lengthMm: number): Promise<Buffer> {
     .toBuffer();
 }
 
-async function takeAll(page: Page): Promise<void> {
+async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> {
   const take = async (name: string): Promise<void> => {
     await page.waitForTimeout(900);
     await page.screenshot({ path: path.join(INTO, `${name}.png`) });
@@ -160,7 +161,7 @@ async function takeAll(page: Page): Promise<void> {
   const stops = walkOf(plan?.order.steps ?? []);
   for (const { index } of stops.filter((stop) => stop.step >= rakers && plan?.done.includes(stop.index)).reverse())
     await page.request.post(`/api/tickets/${long}/bench`, {
-      headers: { 'x-odontis-person': '1' },
+      headers: csrf,
       data: {
         planId: plan?.id,
         events: [{ id: crypto.randomUUID(), stop: index, action: 'back', at: new Date().toISOString() }],
@@ -195,6 +196,10 @@ async function takeAll(page: Page): Promise<void> {
 
   await page.goto('/shopbook');
   await take('shopbook');
+
+  await page.goto('/people');
+  await page.locator('od-changes-panel table').waitFor();
+  await take('people');
 
   await page.getByRole('button', { name: 'Dark sheet' }).click();
   await page.goto(`/ticket/${at('bench', 'Narrow band')}/bench`);

@@ -9,7 +9,7 @@ import { codesOnPdf, filmOfPdf, widePicture } from '../fixtures/pictures';
 import { ShopServer } from '../fixtures/shop-server';
 import { Counter } from '../pages/counter';
 import type { Hands } from '../pages/counter';
-import { arrive, expectAccessible } from '../pages/sound';
+import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
 const server = new ShopServer();
 let context: BrowserContext;
@@ -20,6 +20,7 @@ test.beforeAll(async ({ browser }) => {
   test.setTimeout(240_000);
   await server.start();
   context = await browser.newContext();
+  await comeIn(context);
   page = await context.newPage();
 });
 test.afterAll(async () => {

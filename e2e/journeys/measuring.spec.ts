@@ -6,7 +6,7 @@ import { madeLine, madeScan, randomFrom } from '@odontis/core/reference/made-sca
 import type { ScanWish, TrueTooth } from '@odontis/core/reference/made-scan';
 import { greyPng, widePicture } from '../fixtures/pictures';
 import { ShopServer } from '../fixtures/shop-server';
-import { expectAccessible } from '../pages/sound';
+import { comeIn, expectAccessible } from '../pages/sound';
 
 interface Finding {
   readonly way: string;
@@ -28,7 +28,7 @@ test.beforeAll(async ({ browser }) => {
   test.setTimeout(240_000);
   await server.start();
   context = await browser.newContext();
-  await context.addInitScript(() => localStorage.setItem('odontis.person', '1'));
+  await comeIn(context);
   page = await context.newPage();
   const rows = (await (await page.request.get('/api/rack')).json()) as { id: number; stage: string; family: string }[];
   tickets = new Map();

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { ShopServer } from '../fixtures/shop-server';
-import { arrive, expectAccessible } from '../pages/sound';
+import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
 const server = new ShopServer();
 
@@ -22,6 +22,7 @@ interface Row {
 }
 
 async function firstAt(page: Page, stage: string): Promise<number> {
+  await comeIn(page.context());
   const rows = (await (await page.request.get('/api/rack')).json()) as Row[];
   return rows.find((row) => row.stage === stage && ['hand', 'back'].includes(row.family))?.id ?? 0;
 }

@@ -32,6 +32,7 @@ async function pagesOf(page: Page): Promise<string[]> {
     '/ledger',
     '/backroom',
     '/shopbook',
+    '/people',
     `/ticket/${at('measure')}/measure`,
     `/ticket/${at('plan')}/plan`,
     `/ticket/${at('bench')}/bench`,

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 
 /** Nothing that the accessibility checker holds against this screen. */
@@ -12,15 +12,22 @@ export async function expectAccessible(page: Page): Promise<void> {
   ).toEqual([]);
 }
 
-/** Choose who is at the screen, once a browser. */
+/** Come into the demo, once a browser. */
 export async function arrive(page: Page, path = '/rack'): Promise<void> {
   await page.goto(path);
-  const chooser = page.getByRole('button', { name: 'Maren Skerrow' });
-  await expect(chooser.or(page.getByLabel('Who is at the screen'))).toBeVisible();
+  const chooser = page.getByRole('button', { name: 'Maren Skerrow owner' });
+  const here = page.getByLabel('Who is at the screen');
+  await expect(chooser.or(here)).toBeVisible();
   if (await chooser.isVisible()) {
     await chooser.focus();
     await page.keyboard.press('Enter');
+    await expect(here).toBeVisible();
   }
+}
+
+/** Come into the demo without a page, so that its records can be asked for. */
+export async function comeIn(context: BrowserContext, personId = 1): Promise<void> {
+  expect((await context.request.post('/api/door/demo', { data: { personId } })).status()).toBe(200);
 }
 
 /** Put focus on something by its role and press a key: no mouse. */

@@ -32,7 +32,7 @@ describe('a database that closes a connection just as it opens', () => {
       const db = connect(`postgres://a:b@127.0.0.1:${(server.address() as AddressInfo).port}/x`);
       const app = createApp({ db, logger: pino({ level: 'silent' }) });
       // An error that nobody hears would fail this spec as uncaught.
-      const answers = await Promise.all(Array.from({ length: 8 }, () => supertest(app).get('/api/rack')));
+      const answers = await Promise.all(Array.from({ length: 8 }, () => supertest(app).get('/api/health')));
       expect(new Set(answers.map((answer) => answer.status)))
         .withContext(then)
         .toEqual(new Set([503]));

@@ -1,7 +1,9 @@
 import type { Sequelize } from 'sequelize';
 import { defineBenchEvent, defineBenchMark } from '../features/bench/model';
+import { defineChange } from '../features/changes/model';
 import { defineCheckRound } from '../features/checks/model';
 import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
+import { defineDevice, defineSecret, defineSitting } from '../features/door/model';
 import { defineCalibration, definePerson } from '../features/people/model';
 import { definePlan } from '../features/plans/model';
 import { defineEvidence, defineSession } from '../features/evidence/model';
@@ -14,6 +16,10 @@ import { defineMessage } from '../features/outbox/model';
 export function defineModels(sequelize: Sequelize) {
   return {
     Person: definePerson(sequelize),
+    Secret: defineSecret(sequelize),
+    Device: defineDevice(sequelize),
+    Sitting: defineSitting(sequelize),
+    Change: defineChange(sequelize),
     Calibration: defineCalibration(sequelize),
     Shop: defineShop(sequelize),
     Customer: defineCustomer(sequelize),

@@ -1,10 +1,12 @@
+import type { Role } from '@odontis/contract/roles';
+
 /** The demo shop's people: all made up, of many origins. */
 export const SHOP_NAME = 'Skerrow Saw Works';
 
-export const STAFF: readonly { name: string; initials: string }[] = [
-  { name: 'Maren Skerrow', initials: 'MS' },
-  { name: 'Idris Okonjo', initials: 'IO' },
-  { name: 'Tove Hallam', initials: 'TH' },
+export const STAFF: readonly { name: string; initials: string; role: Role }[] = [
+  { name: 'Maren Skerrow', initials: 'MS', role: 'owner' },
+  { name: 'Idris Okonjo', initials: 'IO', role: 'filer' },
+  { name: 'Tove Hallam', initials: 'TH', role: 'filer' },
 ];
 
 export const CUSTOMERS: readonly (readonly [name: string, phone: string, useRate: 'daily' | 'weekly' | 'seldom'])[] = [

@@ -101,7 +101,7 @@ class DemoLoader {
     this.staff = people.map((p) => p.id);
     const by = this.staff[0] as number;
     await db.models.Shop.create(
-      { id: 1, version: 1, book: { ...FIRST_BOOK, name: SHOP_NAME }, changedBy: by, changedAt: new Date() },
+      { id: 1, version: 1, book: { ...FIRST_BOOK, name: SHOP_NAME }, changedBy: by, changedAt: new Date(), demo: true },
       { transaction },
     );
     await loadCalibrations(db, this.staff[0] as number, transaction);

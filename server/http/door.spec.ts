@@ -7,7 +7,6 @@ import supertest from 'supertest';
 import { createApp } from '../app';
 import { newTicketBody, openTestShop } from '../testing/test-shop';
 import type { TestShop } from '../testing/test-shop';
-import { PERSON_HEADER } from '@odontis/contract/problem';
 import { ownNames } from './own-names';
 
 describe('at the door', () => {
@@ -39,22 +38,30 @@ describe('at the door', () => {
       const wrote = await supertest(app())
         .post('/api/tickets')
         .set('host', host)
-        .set(PERSON_HEADER, String(shop.person))
+        .set(await shop.as(shop.person))
         .send(newTicketBody());
       expect(wrote.status).withContext(host).toBe(421);
     }
     expect(await shop.db.models.Ticket.count()).toBe(0);
     for (const host of ['127.0.0.1', 'localhost:4200', 'LOCALHOST', '[::1]:4200'])
-      expect((await supertest(app()).get('/api/rack').set('host', host)).status)
+      expect(
+        (
+          await supertest(app())
+            .get('/api/rack')
+            .set(await shop.as(shop.person))
+            .set('host', host)
+        ).status,
+      )
         .withContext(host)
         .toBe(200);
   });
 
   it('pages of others neither change nor read, whatever browser says whose they are', async () => {
+    const screen = await shop.as(shop.person);
     const send = (headers: Record<string, string>) => {
       const request = supertest(app())
         .post('/api/tickets')
-        .set({ host: '127.0.0.1:4200', [PERSON_HEADER]: String(shop.person), ...headers });
+        .set({ host: '127.0.0.1:4200', ...screen, ...headers });
       return request.send(newTicketBody());
     };
     const strangers: Record<string, string>[] = [

@@ -2,7 +2,8 @@ import os from 'node:os';
 
 /** What this computer is called from within. */
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'] as const;
-const EVERYWHERE: ReadonlySet<string> = new Set(['0.0.0.0', '::', '[::]']);
+/** Addresses that stand for every one this computer has. */
+export const EVERYWHERE: ReadonlySet<string> = new Set(['0.0.0.0', '::', '[::]']);
 
 /** An address of version 6 stands in brackets where a port may follow (RFC 3986, 3.2.2). */
 const bracketed = (address: string): string => (address.includes(':') ? `[${address.split('%')[0]}]` : address);

@@ -85,5 +85,6 @@ export const problemHandler: ErrorRequestHandler = (error, request, response, ne
       { ...loggable(error) },
       'unexpected',
     );
+  if (problem.wait) response.setHeader('Retry-After', String(problem.wait.retryAfterS));
   response.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem.body()));
 };

@@ -5,7 +5,11 @@ const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'not-found': { status: 404, title: 'Not found' },
   // Misdirected, RFC 9110, 15.5.20.
   'not-ours': { status: 421, title: 'Not asked for here' },
-  'person-unknown': { status: 403, title: 'Nobody is at the screen' },
+  'not-signed-in': { status: 401, title: 'Nobody is signed in' },
+  locked: { status: 403, title: 'The screen is locked' },
+  'not-allowed': { status: 403, title: 'For somebody else to do' },
+  'not-let-in': { status: 403, title: 'Not let in' },
+  'too-often': { status: 429, title: 'Too often' },
   'edited-elsewhere': { status: 409, title: 'Changed by somebody else meanwhile' },
   'wrong-stage': { status: 409, title: 'The ticket is at another stage' },
   'measured-in-part': { status: 422, title: 'Only part of the line is measured' },
@@ -30,6 +34,8 @@ export class Problem extends Error {
     readonly detail: string,
     readonly errors: readonly FieldProblem[] = [],
     readonly current?: unknown,
+    /** When it may be asked again, seconds. */
+    readonly wait?: { readonly retryAfterS: number },
   ) {
     super(detail);
   }

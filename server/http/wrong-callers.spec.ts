@@ -28,8 +28,9 @@ describe('a caller who is wrong', () => {
     shop.send('post', `/api/tickets/${id}/evidence`, { session: { key, kind: 'before' }, seen: 1e9, readings });
 
   it('about how it is written: charset, encoding, what is no gzip, half a gzip', async () => {
+    const screen = await shop.as(shop.person);
     const send = (headers: Record<string, string>, body: Buffer | string) => {
-      const request = supertest(app()).post('/api/tickets').set('content-type', 'application/json');
+      const request = supertest(app()).post('/api/tickets').set(screen).set('content-type', 'application/json');
       for (const [name, value] of Object.entries(headers)) request.set(name, value);
       // Sent as it is: supertest would write a body of its own.
       return request.serialize((sent) => sent as string).send(body as string);

@@ -19,6 +19,7 @@ import { pullEdges } from './2026-11-29-pull-edges';
 import { shavings } from './2026-11-29-shavings';
 import { wordsOfACopy } from './2026-11-29-words-of-a-copy';
 import { madeOnce } from './2026-11-29-made-once';
+import { behindADoor } from './2026-11-30-behind-a-door';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -44,6 +45,7 @@ export const MIGRATIONS: readonly Migration[] = [
   checkEdges,
   wordsOfACopy,
   madeOnce,
+  behindADoor,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

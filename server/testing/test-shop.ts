@@ -3,7 +3,7 @@ import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import supertest from 'supertest';
 import type { Dossier } from '@odontis/contract/dossier';
-import { PERSON_HEADER } from '@odontis/contract/problem';
+import { CSRF_HEADER } from '@odontis/contract/door';
 import type { NewEvidence } from '@odontis/contract/evidence';
 import type { NewTicket } from '@odontis/contract/ticket';
 import type { SessionKind } from '@odontis/core/evidence/session';
@@ -13,12 +13,16 @@ import { pitchMmFromCount } from '@odontis/core/units/points';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
 import type { Database } from '../database/connect';
+import { trustScreen } from '../features/door/screens';
+import { csrfOf } from '../features/door/secrets';
 import { migrator } from '../migrations/migrate';
 
 export interface TestShop {
   readonly db: Database;
   readonly person: number;
   readonly other: number;
+  /** What a screen of the person's sends with every request. */
+  as(person: number): Promise<ScreenHeaders>;
   /** A request as the person at the screen. */
   send(
     method: 'get' | 'post' | 'put' | 'patch' | 'delete',
@@ -52,6 +56,15 @@ export async function emptyDatabase(): Promise<{ url: string; drop(): Promise<vo
   return { url: url.href, drop };
 }
 
+/** What a browser that was let in sends: its cookie, and what only its own pages know. */
+export type ScreenHeaders = Record<string, string>;
+
+/** A screen let in for somebody, past the password. */
+export async function screenHeaders(db: Database, personId: number, name = 'A screen'): Promise<ScreenHeaders> {
+  const { token } = await db.sequelize.transaction((t) => trustScreen(db, { name, personId }, t));
+  return { cookie: `odontis=${token}`, [CSRF_HEADER]: csrfOf(token) };
+}
+
 /** A migrated shop with two people and nothing else. */
 export async function openTestShop(): Promise<TestShop> {
   const database = await emptyDatabase();
@@ -60,18 +73,26 @@ export async function openTestShop(): Promise<TestShop> {
   const app = createApp({ db, logger: pino({ level: 'silent' }) });
   const [first, second] = await db.models.Person.bulkCreate(
     [
-      { name: 'First Hand', initials: 'FH' },
-      { name: 'Second Hand', initials: 'SH' },
+      { name: 'First Hand', initials: 'FH', role: 'owner' },
+      { name: 'Second Hand', initials: 'SH', role: 'owner' },
     ],
     { returning: true },
   );
   const person = (first as { id: number }).id;
+  const screens = new Map<number, Promise<ScreenHeaders>>();
+  const as = (by: number): Promise<ScreenHeaders> => {
+    const known = screens.get(by) ?? screenHeaders(db, by);
+    screens.set(by, known);
+    return known;
+  };
   return {
     db,
     person,
     other: (second as { id: number }).id,
-    send: (method, path, body, by = person) => {
-      const request = supertest(app)[method](path).set(PERSON_HEADER, String(by));
+    as,
+    send: async (method, path, body, by = person) => {
+      const calling = supertest(app);
+      const request = calling[method](path).set(await as(by));
       return body === undefined ? request : request.send(body);
     },
     close: async () => {

@@ -1,4 +1,4 @@
-import { provideHttpClient, withInterceptors } from '@angular/common/http';
+import { provideHttpClient, withInterceptors, withXsrfConfiguration } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
 import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
 import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
@@ -6,7 +6,10 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { routes } from './routes';
-import { personHeader } from './shared/api/person-header';
+import { CSRF_COOKIE, CSRF_HEADER } from '@odontis/contract/door';
+import { doorWatch } from './shared/api/door-watch';
+import * as doorEffects from './shared/state/door.effects';
+import { doorFeature } from './shared/state/door.feature';
 import * as shopEffects from './shared/state/shop.effects';
 import { shopFeature } from './shared/state/shop.feature';
 
@@ -15,10 +18,13 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
-    provideHttpClient(withInterceptors([personHeader])),
+    provideHttpClient(
+      withInterceptors([doorWatch]),
+      withXsrfConfiguration({ cookieName: CSRF_COOKIE, headerName: CSRF_HEADER }),
+    ),
     // Outlined fields keep their labels at bench density.
     { provide: MAT_FORM_FIELD_DEFAULT_OPTIONS, useValue: { appearance: 'outline', subscriptSizing: 'dynamic' } },
-    provideStore({ [shopFeature.name]: shopFeature.reducer }),
-    provideEffects(shopEffects),
+    provideStore({ [doorFeature.name]: doorFeature.reducer, [shopFeature.name]: shopFeature.reducer }),
+    provideEffects(doorEffects, shopEffects),
   ],
 };

@@ -36,6 +36,11 @@ export const routes: Routes = [
     loadComponent: () => import('./features/backroom/ui/backroom-page').then((m) => m.BackroomPage),
   },
   {
+    path: 'people',
+    title: 'People · Odontis',
+    loadComponent: () => import('./features/people/ui/people-page').then((m) => m.PeoplePage),
+  },
+  {
     path: 'shopbook',
     title: 'Shop book · Odontis',
     loadComponent: () => import('./features/shopbook/ui/shopbook-page').then((m) => m.ShopbookPage),

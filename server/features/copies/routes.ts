@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import type { CopiesState } from '@odontis/contract/copies';
 import type { Database } from '../../database/connect';
-import { personOf } from '../../http/person';
+import { keepChange } from '../../database/keep-change';
 import { Problem } from '../../http/problem';
+import { whoOf } from '../../http/who';
 import { CopyTrouble } from './copy-file';
 import type { ShopCopies } from './shop-copies';
 
@@ -15,7 +16,7 @@ export function copyRoutes(db: Database, copies: ShopCopies | null): Router {
     response.json(copies?.stand() ?? NONE);
   });
   router.post('/copies', async (request, response) => {
-    await personOf(request, db);
+    const who = whoOf(request);
     if (!copies) throw new Problem('not-found', 'This shop makes no copies by itself.');
     try {
       await copies.copyNow();
@@ -23,6 +24,7 @@ export function copyRoutes(db: Database, copies: ShopCopies | null): Router {
       if (error instanceof CopyTrouble) throw new Problem('copy-failed', error.message);
       throw error;
     }
+    await keepChange(db, who, { kind: 'copy-made', about: 'the shop' });
     response.status(201).json(copies.stand());
   });
   return router;

@@ -3,7 +3,9 @@ import type { Transaction } from 'sequelize';
 import type { CardsTaken, Contact, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import { FAMILY_WORDS } from '@odontis/contract/saw-words';
 import type { Database } from '../../database/connect';
+import { keepChange } from '../../database/keep-change';
 import { Problem } from '../../http/problem';
+import type { Who } from '../../http/who';
 import { readVisits } from '../tickets/visits';
 import type { CustomerRow } from './model';
 import { toSaw } from './service';
@@ -82,7 +84,7 @@ export async function changeCustomer(db: Database, id: number, change: CustomerC
 }
 
 /** Two records of one customer into one: saws, contacts and what was empty go over; the double is gone, and who did it is kept. */
-export async function mergeCustomers(db: Database, id: number, change: MergeChange, by: number): Promise<CustomerPage> {
+export async function mergeCustomers(db: Database, id: number, change: MergeChange, who: Who): Promise<CustomerPage> {
   if (id === change.doubleId) throw new Problem('bad-input', 'A customer cannot be made one with itself.');
   await db.sequelize.transaction(async (t) => {
     // Always in the same order, so that two merges of one pair wait for each other instead of both failing.
@@ -105,7 +107,7 @@ export async function mergeCustomers(db: Database, id: number, change: MergeChan
       transaction: t,
     });
     await db.sequelize.query('INSERT INTO customer_merge (gone_id, into_id, merged_by) VALUES (:gone, :id, :by)', {
-      replacements: { id, gone: change.doubleId, by },
+      replacements: { id, gone: change.doubleId, by: who.personId },
       transaction: t,
     });
     await kept.update(
@@ -128,6 +130,8 @@ export async function mergeCustomers(db: Database, id: number, change: MergeChan
       t,
     );
     await gone.destroy({ transaction: t });
+    const told = { kind: 'customers-merged', about: `customer ${id}`, before: `customer ${change.doubleId}` } as const;
+    await keepChange(db, who, told, t);
   });
   return readCustomer(db, id);
 }
@@ -159,7 +163,7 @@ export async function exportCustomer(db: Database, id: number): Promise<object> 
  * and what was written about their saws in words. The saws' measurements stay,
  * as nobody's. Refused while a saw of theirs is in the shop.
  */
-export async function forgetCustomer(db: Database, id: number, version: number): Promise<CustomerPage> {
+export async function forgetCustomer(db: Database, id: number, version: number, who: Who): Promise<CustomerPage> {
   await db.sequelize.transaction(async (t) => {
     const row = await find(db, id, t);
     await refuseOld(db, row, version, t);
@@ -203,6 +207,7 @@ export async function forgetCustomer(db: Database, id: number, version: number):
     // A saw may be called by whose it is.
     for (const saw of await db.models.Saw.findAll({ where: { customerId: id }, transaction: t }))
       await saw.update({ marksOnIt: '', name: FAMILY_WORDS[saw.family] }, { transaction: t });
+    await keepChange(db, who, { kind: 'customer-forgotten', about: `customer ${id}` }, t);
   });
   return readCustomer(db, id);
 }

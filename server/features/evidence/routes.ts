@@ -4,7 +4,7 @@ import { lineMeasured, newEvidence, sessionDone } from '@odontis/contract/eviden
 import { recordId } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
-import { personOf } from '../../http/person';
+import { whoOf } from '../../http/who';
 import { addEvidence, finishSession, lineIsMeasured } from './service';
 
 const sessionKey = z.uuid('A session is named by its key.');
@@ -12,18 +12,15 @@ const sessionKey = z.uuid('A session is named by its key.');
 export function evidenceRoutes(db: Database): Router {
   const router = Router();
   router.post('/tickets/:id/evidence', async (request, response) => {
-    const by = await personOf(request, db);
     const id = parse(recordId, request.params.id);
-    response.status(201).json(await addEvidence(db, id, parse(newEvidence, request.body), by));
+    response.status(201).json(await addEvidence(db, id, parse(newEvidence, request.body), whoOf(request)));
   });
   router.post('/tickets/:id/sessions/:session/finish', async (request, response) => {
-    await personOf(request, db);
     const { note } = parse(sessionDone, request.body);
     const [id, key] = [parse(recordId, request.params.id), parse(sessionKey, request.params.session)];
     response.json(await finishSession(db, id, key, note));
   });
   router.post('/tickets/:id/measured', async (request, response) => {
-    await personOf(request, db);
     const { version } = parse(lineMeasured, request.body);
     response.json(await lineIsMeasured(db, parse(recordId, request.params.id), version));
   });

@@ -13,7 +13,9 @@ import type { Saw } from '@odontis/core/saw/saw';
 import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
 import type { Database } from '../../database/connect';
+import { keepChange } from '../../database/keep-change';
 import { Problem } from '../../http/problem';
+import type { Who } from '../../http/who';
 import { toSaw } from '../customers/service';
 import { personNames, readDossier } from '../tickets/dossier';
 import { changeTicket, holdTicket, refuseStale } from '../tickets/hold';
@@ -56,8 +58,9 @@ export async function addEvidence(
   db: Database,
   ticketId: number,
   { session: wanted, seen, readings }: NewEvidence,
-  by: number,
+  who: Who,
 ): Promise<EvidenceKept> {
+  const by = who.personId;
   return db.sequelize.transaction(async (t) => {
     const ticket = await holdTicket(db, ticketId, OPEN_STAGES, t);
     const names = await personNames(db, t);
@@ -85,6 +88,9 @@ export async function addEvidence(
       const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
       await keepReadings(db, fresh, { sessionId: session.id, by }, t);
+      const corrected = fresh.filter((r) => r.corrects !== null).length;
+      const told = { kind: 'readings-corrected', about: `ticket ${ticketId}`, after: { corrected } } as const;
+      if (corrected > 0) await keepChange(db, who, told, t);
     }
     return readSessions(db, ticketId, nameOf, t, seen);
   });

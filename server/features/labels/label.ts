@@ -1,11 +1,8 @@
-import { createRequire } from 'node:module';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { ShopBook } from '@odontis/contract/shop';
 import { sawInWords } from '@odontis/contract/saw-words';
 import { tagCode } from '@odontis/contract/tag-code';
-
-const require = createRequire(import.meta.url);
-const bwip = require('bwip-js/node') as { toSVG(options: { bcid: string; text: string; eclevel?: string }): string };
+import { qrCode } from '../../http/qr-code';
 
 /** Size of a label in mm. */
 export const LABEL_MM = { width: 62, height: 29 } as const;
@@ -18,7 +15,7 @@ const xml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${si
 
 /** The code's square as a path, and how many units wide it is. */
 function codeFor(number: number): { path: string; side: number } {
-  const svg = bwip.toSVG({ bcid: 'qrcode', text: tagCode(number), eclevel: 'M' });
+  const svg = qrCode(tagCode(number));
   const side = Number(/viewBox="0 0 (\d+)/.exec(svg)?.[1]);
   return { path: /<path[^>]*\/>/.exec(svg)?.[0] ?? '', side };
 }

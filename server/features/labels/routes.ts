@@ -4,7 +4,7 @@ import { labelWanted } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
 import { firstOfKey } from '../../database/made-once';
 import { parse } from '../../http/parse';
-import { personOf } from '../../http/person';
+import { personOf } from '../../http/who';
 import { loadRoll, printLabels, readPrinter } from '../../standins/label-printer';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
@@ -16,7 +16,7 @@ export function labelRoutes(db: Database): Router {
     response.json(await readPrinter(db));
   });
   router.post('/labels', async (request, response) => {
-    const by = await personOf(request, db);
+    const by = personOf(request);
     const { tickets, key } = parse(keyed(labelWanted), request.body);
     const { book } = await readShop(db);
     const dossiers = [];
@@ -29,7 +29,6 @@ export function labelRoutes(db: Database): Router {
     response.status(201).json(await readPrinter(db));
   });
   router.post('/labels/roll', async (request, response) => {
-    await personOf(request, db);
     response.json(await loadRoll(db));
   });
   return router;

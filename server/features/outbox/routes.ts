@@ -3,7 +3,7 @@ import { keyed, recordId } from '@odontis/contract/fields';
 import { newMessage } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
-import { personOf } from '../../http/person';
+import { personOf } from '../../http/who';
 import { carryMessages } from '../../standins/message-carrier';
 import { readOutbox } from './read-messages';
 import { writeMessage } from './service';
@@ -14,11 +14,10 @@ export function outboxRoutes(db: Database): Router {
     response.json(await readOutbox(db));
   });
   router.post('/outbox/carry', async (request, response) => {
-    await personOf(request, db);
     response.json(await carryMessages(db));
   });
   router.post('/tickets/:id/messages', async (request, response) => {
-    const by = await personOf(request, db);
+    const by = personOf(request);
     const message = parse(keyed(newMessage), request.body);
     response.status(201).json(await writeMessage(db, parse(recordId, request.params.id), message, by));
   });

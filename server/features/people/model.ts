@@ -1,14 +1,20 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { Role } from '@odontis/contract/roles';
 import type { Calibration } from '@odontis/core/calibration/hand';
-import { columns, id, measure, moment, whole, words } from '../../database/columns';
+import { columns, id, maybeMoment, measure, moment, whole, words } from '../../database/columns';
 
 export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   id: CreationOptional<number>;
   name: string;
   initials: string;
+  role: Role;
+  leftAt: CreationOptional<Date | null>;
 }
 export const definePerson = (sequelize: Sequelize) =>
-  sequelize.define<PersonRow>('person', columns({ id, name: words, initials: words }));
+  sequelize.define<PersonRow>(
+    'person',
+    columns({ id, name: words, initials: words, role: words, leftAt: maybeMoment }),
+  );
 
 export interface CalibrationRow extends Model<
   InferAttributes<CalibrationRow>,

@@ -1,23 +1,36 @@
 import { Router } from 'express';
 import { keyed, recordId } from '@odontis/contract/fields';
-import { newCalibration, newPerson } from '@odontis/contract/people';
+import { codeChange, newCalibration, newPerson, passwordChange, personChange } from '@odontis/contract/people';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
-import { personOf } from '../../http/person';
-import { addCalibration, addPerson, listPeople } from './service';
+import { personOf, whoOf } from '../../http/who';
+import { Tries } from '../door/tries';
+import { setCode, setPassword } from './own-secrets';
+import { addCalibration, addPerson, changePerson, listPeople } from './service';
 
 export function peopleRoutes(db: Database): Router {
   const router = Router();
+  const tries = new Tries(db);
   router.get('/people', async (_request, response) => {
     response.json(await listPeople(db));
   });
   router.post('/people', async (request, response) => {
-    // The first of a new shop is added by nobody; everyone after by somebody of it.
-    if ((await db.models.Person.count()) > 0) await personOf(request, db);
-    response.status(201).json(await addPerson(db, parse(keyed(newPerson), request.body)));
+    response.status(201).json(await addPerson(db, parse(keyed(newPerson), request.body), whoOf(request)));
+  });
+  router.put('/people/:id', async (request, response) => {
+    const change = parse(personChange, request.body);
+    response.json(await changePerson(db, parse(recordId, request.params.id), change, whoOf(request)));
+  });
+  router.put('/people/:id/password', async (request, response) => {
+    const change = parse(passwordChange, request.body);
+    response.json(await setPassword(db, parse(recordId, request.params.id), change, { who: whoOf(request), tries }));
+  });
+  router.put('/people/:id/code', async (request, response) => {
+    const change = parse(codeChange, request.body);
+    response.json(await setCode(db, parse(recordId, request.params.id), change, { who: whoOf(request), tries }));
   });
   router.post('/people/:id/calibrations', async (request, response) => {
-    const by = await personOf(request, db);
+    const by = personOf(request);
     const reading = parse(newCalibration, request.body);
     response.status(201).json(await addCalibration(db, parse(recordId, request.params.id), reading, by));
   });

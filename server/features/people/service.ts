@@ -1,21 +1,33 @@
-import type { NewCalibration, NewPerson, Person } from '@odontis/contract/people';
+import { QueryTypes } from 'sequelize';
+import type { NewCalibration, NewPerson, Person, PersonChange } from '@odontis/contract/people';
 import type { CalibrationReading, Hand } from '@odontis/core/calibration/hand';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Database } from '../../database/connect';
+import { keepChange } from '../../database/keep-change';
 import { firstOfKey } from '../../database/made-once';
 import { Problem } from '../../http/problem';
+import type { Who } from '../../http/who';
 import type { CalibrationRow } from './model';
 
-/** Everyone of the shop, with what was measured of their hand. */
+/** Everyone of the shop, those who left among them, with what was measured of their hand. */
 export async function listPeople(db: Database): Promise<Person[]> {
-  const [people, readings] = await Promise.all([
+  const [people, readings, secrets] = await Promise.all([
     db.models.Person.findAll({ order: ['id'] }),
     db.models.Calibration.findAll({ order: ['id'] }),
+    db.sequelize.query<{ id: number; hasPassword: boolean; hasCode: boolean }>(
+      `SELECT person_id AS id, password_hash IS NOT NULL AS "hasPassword", code_hash IS NOT NULL AS "hasCode" FROM secret`,
+      { type: QueryTypes.SELECT },
+    ),
   ]);
-  return people.map(({ id, name, initials }) => ({
+  const secretOf = new Map(secrets.map((one) => [one.id, one]));
+  return people.map(({ id, name, initials, role, leftAt }) => ({
     id,
     name,
     initials,
+    role,
+    here: leftAt === null,
+    hasPassword: secretOf.get(id)?.hasPassword ?? false,
+    hasCode: secretOf.get(id)?.hasCode ?? false,
     calibrations: readings.filter((r) => r.personId === id).map(toReading),
   }));
 }
@@ -26,12 +38,34 @@ const MOST_PEOPLE = 200;
 export async function addPerson(
   db: Database,
   { key, ...person }: NewPerson & { readonly key: string },
+  who: Who,
 ): Promise<Person[]> {
   await db.sequelize.transaction(async (transaction) => {
     if (!(await firstOfKey(db, 'person', key, transaction))) return;
     if ((await db.models.Person.count({ transaction })) >= MOST_PEOPLE)
       throw new Problem('bad-input', `A shop has ${MOST_PEOPLE} people at most here.`);
-    await db.models.Person.create(person, { transaction });
+    const { id, role } = await db.models.Person.create(person, { transaction });
+    await keepChange(db, who, { kind: 'person-added', about: `person ${id}`, after: { role } }, transaction);
+  });
+  return listPeople(db);
+}
+
+/** One at a time says who is an owner, so that the last one stays. */
+const OWNERS_LOCK = 7003;
+
+/** What somebody does in the shop, and whether they are still of it. An owner is left always. */
+export async function changePerson(db: Database, id: number, change: PersonChange, who: Who): Promise<Person[]> {
+  await db.sequelize.transaction(async (transaction) => {
+    await db.sequelize.query(`SELECT pg_advisory_xact_lock(${OWNERS_LOCK})`, { transaction });
+    const row = await db.models.Person.findByPk(id, { transaction });
+    if (!row) throw new Problem('not-found', 'There is no such person here.');
+    if (id === who.personId && (change.role !== 'owner' || !change.here))
+      throw new Problem('bad-input', 'Nobody takes the shop from themselves: another owner does.');
+    const before = { role: row.role, here: row.leftAt === null };
+    const { here, ...told } = change;
+    await row.update({ ...told, leftAt: here ? null : (row.leftAt ?? new Date()) }, { transaction });
+    const after = { role: change.role, here };
+    await keepChange(db, who, { kind: 'person-changed', about: `person ${id}`, before, after }, transaction);
   });
   return listPeople(db);
 }

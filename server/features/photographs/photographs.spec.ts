@@ -146,8 +146,8 @@ describe('beside a ticket', () => {
       ],
       [
         '/api/people',
-        { name: 'Third Hand', initials: 'TH' },
-        () => shop.db.models.Person.count({ where: { initials: 'TH' } }),
+        { name: 'Third Hand', initials: 'TH', role: 'filer' },
+        () => shop.db.models.Person.count({ where: { initials: 'TH', role: 'filer' } }),
       ],
     ];
     await shop.send('post', '/api/labels/roll', {});

@@ -7,7 +7,9 @@ import type { PictureHeader } from '@odontis/core/trace/picture-header';
 import { pictureHeader } from '@odontis/core/trace/picture-header';
 import type { Database } from '../../database/connect';
 import { firstOfKey } from '../../database/made-once';
+import { keepChange } from '../../database/keep-change';
 import { Problem } from '../../http/problem';
+import type { Who } from '../../http/who';
 import { readDossier } from '../tickets/dossier';
 
 /** A picture sent here was shrunk already; one this large was not. Pixels. */
@@ -70,9 +72,13 @@ export async function addPhotograph(
   });
 }
 
-export async function removePhotograph(db: Database, ticketId: number, id: number): Promise<Dossier> {
-  const gone = await db.models.Photograph.destroy({ where: { id, ticketId } });
-  if (gone === 0) throw new Problem('not-found', 'That photograph is not there any more.');
+export async function removePhotograph(db: Database, ticketId: number, id: number, who: Who): Promise<Dossier> {
+  await db.sequelize.transaction(async (transaction) => {
+    const gone = await db.models.Photograph.destroy({ where: { id, ticketId }, transaction });
+    if (gone === 0) throw new Problem('not-found', 'That photograph is not there any more.');
+    const told = { kind: 'photograph-removed', about: `ticket ${ticketId}, photograph ${id}` } as const;
+    await keepChange(db, who, told, transaction);
+  });
   return readDossier(db, ticketId);
 }
 

@@ -1,6 +1,6 @@
-import type { InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { ShopBook } from '@odontis/contract/shop';
-import { columns, id, json, moment, whole } from '../../database/columns';
+import { columns, id, json, moment, whole, yesNo } from '../../database/columns';
 
 export interface ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAttributes<ShopRow>> {
   id: number;
@@ -8,6 +8,8 @@ export interface ShopRow extends Model<InferAttributes<ShopRow>, InferCreationAt
   book: ShopBook;
   changedBy: number | null;
   changedAt: Date;
+  /** A made-up shop to look at, where anybody is let in by a press. */
+  demo: CreationOptional<boolean>;
 }
 export const defineShop = (sequelize: Sequelize) =>
   sequelize.define<ShopRow>(
@@ -18,5 +20,6 @@ export const defineShop = (sequelize: Sequelize) =>
       book: json,
       changedBy: { ...whole, allowNull: true },
       changedAt: moment,
+      demo: { ...yesNo, defaultValue: false },
     }),
   );

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { shopChange } from '@odontis/contract/shop';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
-import { personOf } from '../../http/person';
+import { whoOf } from '../../http/who';
 import { changeShop, readShop } from './service';
 
 export function shopRoutes(db: Database): Router {
@@ -11,8 +11,7 @@ export function shopRoutes(db: Database): Router {
     response.json(await readShop(db));
   });
   router.put('/shop', async (request, response) => {
-    const by = await personOf(request, db);
-    response.json(await changeShop(db, parse(shopChange, request.body), by));
+    response.json(await changeShop(db, parse(shopChange, request.body), whoOf(request)));
   });
   return router;
 }

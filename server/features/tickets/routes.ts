@@ -3,7 +3,7 @@ import { recordId } from '@odontis/contract/fields';
 import { declineChange, newTicket, ticketChange } from '@odontis/contract/ticket';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
-import { personOf } from '../../http/person';
+import { personOf } from '../../http/who';
 import { readDossier } from './dossier';
 import { readCounterBook } from './counter-book';
 import { readRack } from './rack';
@@ -15,25 +15,24 @@ export function ticketRoutes(db: Database): Router {
     response.json(await readRack(db));
   });
   router.get('/counter', async (request, response) => {
-    response.json(await readCounterBook(db, await personOf(request, db)));
+    response.json(await readCounterBook(db, personOf(request)));
   });
   router.get('/tickets/numbered/:number', async (request, response) => {
     response.json(await ticketByNumber(db, parse(recordId, request.params.number)));
   });
   router.post('/tickets/:id/decline', async (request, response) => {
-    const by = await personOf(request, db);
+    const by = personOf(request);
     const change = parse(declineChange, request.body);
     response.json(await declineTicket(db, parse(recordId, request.params.id), change, by));
   });
   router.post('/tickets', async (request, response) => {
-    const by = await personOf(request, db);
+    const by = personOf(request);
     response.status(201).json(await openTicket(db, parse(newTicket, request.body), by));
   });
   router.get('/tickets/:id', async (request, response) => {
     response.json(await readDossier(db, parse(recordId, request.params.id)));
   });
   router.patch('/tickets/:id', async (request, response) => {
-    await personOf(request, db);
     response.json(await editTicket(db, parse(recordId, request.params.id), parse(ticketChange, request.body)));
   });
   return router;

@@ -1,3 +1,4 @@
+import type { DoorState } from '@odontis/contract/door';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
 import { DEFAULT_HABITS } from '@odontis/core/work/habits';
@@ -24,10 +25,27 @@ export const testShop = (more: Partial<Shop['book']> = {}): Shop => ({
   },
 });
 
+const hand = { calibrations: [], here: true, hasPassword: true, hasCode: true };
 export const testPeople = [
-  { id: 1, name: 'First Hand', initials: 'FH', calibrations: [] },
-  { id: 2, name: 'Second Hand', initials: 'SH', calibrations: [] },
+  { ...hand, id: 1, name: 'First Hand', initials: 'FH', role: 'owner' as const },
+  { ...hand, id: 2, name: 'Second Hand', initials: 'SH', role: 'filer' as const },
 ];
+
+/** The door with the first of them in. */
+export const testDoor = (more: Partial<DoorState> = {}): DoorState => ({
+  state: 'open',
+  demo: false,
+  people: testPeople.map(({ id, name, initials, role }) => ({ id, name, initials, role, opensBy: 'code' })),
+  here: {
+    key: '00000000-0000-4000-8000-000000000001',
+    personId: 1,
+    name: 'First Hand',
+    role: 'owner',
+    device: { id: 1, name: 'Office screen' },
+  },
+  lockAfterMinutes: 30,
+  ...more,
+});
 
 /** A hollow line of n teeth at 2 mm. */
 export const hollowLine = (n = 24): ToothReading[] =>

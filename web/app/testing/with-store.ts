@@ -6,14 +6,17 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
+import type { DoorState } from '@odontis/contract/door';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
-import { personHeader } from '../shared/api/person-header';
+import { doorWatch } from '../shared/api/door-watch';
+import * as doorEffects from '../shared/state/door.effects';
+import { DoorCalls, doorFeature } from '../shared/state/door.feature';
 import * as shopEffects from '../shared/state/shop.effects';
-import { ShopCalls, shopFeature, ShopPage } from '../shared/state/shop.feature';
+import { shopFeature } from '../shared/state/shop.feature';
 import * as ticketEffects from '../shared/state/ticket.effects';
 import { TicketCalls, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
-import { testPeople, testShop } from './test-dossier';
+import { testDoor, testPeople, testShop } from './test-dossier';
 
 export interface Bench {
   readonly store: Store;
@@ -26,22 +29,32 @@ export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(
     providers: [
       provideZonelessChangeDetection(),
       provideRouter([]),
-      provideHttpClient(withInterceptors([personHeader])),
+      provideHttpClient(withInterceptors([doorWatch])),
       provideHttpClientTesting(),
-      provideStore({ [shopFeature.name]: shopFeature.reducer, [ticketFeature.name]: ticketFeature.reducer }),
-      provideEffects(shopEffects, ticketEffects),
+      provideStore({
+        [doorFeature.name]: doorFeature.reducer,
+        [shopFeature.name]: shopFeature.reducer,
+        [ticketFeature.name]: ticketFeature.reducer,
+      }),
+      provideEffects(doorEffects, shopEffects, ticketEffects),
       ...(providers as []),
     ],
   });
   const bench = { store: TestBed.inject(Store), http: TestBed.inject(HttpTestingController) };
-  bench.store.dispatch(ShopCalls.loaded({ shop, people: testPeople }));
-  bench.store.dispatch(ShopPage.personChosen({ id: 1 }));
+  comeIn(bench, testDoor(), shop);
   if (dossier) {
     bench.store.dispatch(TicketPageEvents.opened({ id: dossier.ticket.id }));
     bench.http.expectOne(`/api/tickets/${dossier.ticket.id}`).flush(sent(dossier));
     bench.store.dispatch(TicketCalls.answered({ id: dossier.ticket.id, request: 'load', dossier }));
   }
   return bench;
+}
+
+/** Somebody comes in at the door, and the shop is read for them. */
+export function comeIn({ store, http }: Bench, door: DoorState, shop: Shop = testShop()): void {
+  store.dispatch(DoorCalls.stands({ door }));
+  for (const call of http.match('/api/shop')) call.flush(shop);
+  for (const call of http.match('/api/people')) call.flush(testPeople);
 }
 
 /** A refusal as the server writes it. */

@@ -15,8 +15,3 @@ export function remember(key: string, value: string | null): void {
     // Nothing depends on it.
   }
 }
-
-export function rememberedPerson(): number | null {
-  const id = Number(recall('person'));
-  return Number.isInteger(id) && id > 0 ? id : null;
-}

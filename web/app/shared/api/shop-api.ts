@@ -13,7 +13,18 @@ import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import { evidenceKept } from '@odontis/contract/evidence';
 import type { LabelPrinter, NewMessage, NewPhotograph, OutboxMessage } from '@odontis/contract/notes';
 import { labelPrinter, outboxMessage } from '@odontis/contract/notes';
-import type { NewCalibration, NewPerson, Person } from '@odontis/contract/people';
+import type { ChangesPage } from '@odontis/contract/changes';
+import { changesPage } from '@odontis/contract/changes';
+import type { ChangeOver, Device, DoorState, FirstOwner, SignIn } from '@odontis/contract/door';
+import { devices, doorState, SITTING_HEADER } from '@odontis/contract/door';
+import type {
+  CodeChange,
+  NewCalibration,
+  NewPerson,
+  PasswordChange,
+  Person,
+  PersonChange,
+} from '@odontis/contract/people';
 import { person } from '@odontis/contract/people';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
@@ -63,8 +74,10 @@ export class ShopApi {
   private get<T>(schema: Schema<T>, path: string, options: { readonly params?: Params } = {}): Observable<T> {
     return this.http.get(path, options).pipe(map(read(schema)));
   }
-  private post<T>(schema: Schema<T>, path: string, body: unknown): Observable<T> {
-    return this.http.post(path, body).pipe(map(read(schema)));
+  /** `sitting`: in whose sitting it was done, where it may have waited since. */
+  private post<T>(schema: Schema<T>, path: string, body: unknown, sitting: string | null = null): Observable<T> {
+    const headers: Record<string, string> = sitting === null ? {} : { [SITTING_HEADER]: sitting };
+    return this.http.post(path, body, { headers }).pipe(map(read(schema)));
   }
   /** Keys of what is being made and was not answered yet, by what it is. */
   private readonly unanswered = new Map<string, string>();
@@ -85,6 +98,45 @@ export class ShopApi {
     return this.http.delete(path).pipe(map(read(schema)));
   }
 
+  door(): Observable<DoorState> {
+    return this.get(doorState, '/api/door');
+  }
+  makeFirstOwner(owner: FirstOwner): Observable<DoorState> {
+    return this.post(doorState, '/api/door/first', owner);
+  }
+  signIn(told: SignIn): Observable<DoorState> {
+    return this.post(doorState, '/api/door/sign-in', told);
+  }
+  enterDemo(personId: number): Observable<DoorState> {
+    return this.post(doorState, '/api/door/demo', { personId });
+  }
+  changeOver(change: ChangeOver): Observable<DoorState> {
+    return this.post(doorState, '/api/door/change-over', change);
+  }
+  lock(): Observable<DoorState> {
+    return this.post(doorState, '/api/door/lock', {});
+  }
+  signOut(): Observable<DoorState> {
+    return this.delete(doorState, '/api/door');
+  }
+  devices(): Observable<Device[]> {
+    return this.get(devices, '/api/devices');
+  }
+  endDevice(id: number): Observable<Device[]> {
+    return this.delete(devices, `/api/devices/${id}`);
+  }
+  changes(before?: number): Observable<ChangesPage> {
+    return this.get(changesPage, '/api/changes', { params: before === undefined ? {} : { before } });
+  }
+  changePerson(id: number, change: PersonChange): Observable<Person[]> {
+    return this.put(persons, `/api/people/${id}`, change);
+  }
+  setPassword(id: number, change: PasswordChange): Observable<Person[]> {
+    return this.put(persons, `/api/people/${id}/password`, change);
+  }
+  setCode(id: number, change: CodeChange): Observable<Person[]> {
+    return this.put(persons, `/api/people/${id}/code`, change);
+  }
   shop(): Observable<Shop> {
     return this.get(shop, '/api/shop');
   }
@@ -146,8 +198,8 @@ export class ShopApi {
   declineTicket(id: number, change: DeclineChange): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/decline`, change);
   }
-  addEvidence(id: number, evidence: NewEvidence): Observable<EvidenceKept> {
-    return this.post(evidenceKept, `/api/tickets/${id}/evidence`, evidence);
+  addEvidence(id: number, evidence: NewEvidence, sitting: string | null): Observable<EvidenceKept> {
+    return this.post(evidenceKept, `/api/tickets/${id}/evidence`, evidence, sitting);
   }
   finishSession(id: number, session: string, note: string): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/sessions/${session}/finish`, { note });
@@ -191,8 +243,8 @@ export class ShopApi {
   acceptPlan(id: number, choice: PlanChoice): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/plan`, choice);
   }
-  bench(id: number, events: BenchEvents): Observable<BenchState> {
-    return this.post(benchState, `/api/tickets/${id}/bench`, events);
+  bench(id: number, events: BenchEvents, sitting: string | null): Observable<BenchState> {
+    return this.post(benchState, `/api/tickets/${id}/bench`, events, sitting);
   }
   check(id: number, check: NewCheck): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/checks`, check);

@@ -8,6 +8,7 @@ import { standing } from '@odontis/core/evidence/estimates';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { MOST_READINGS } from '@odontis/core/evidence/reading';
 import type { SessionKind, SessionReadings } from '@odontis/core/evidence/session';
+import { doorFeature } from '../state/door.feature';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../state/ticket.feature';
 import type { WaitingBatch } from './waiting-readings';
 import { keepWaiting, recallWaiting } from './waiting-readings';
@@ -45,6 +46,7 @@ export const EvidenceDesk = signalStore(
       dossier: store.selectSignal(ticketFeature.selectDossier),
       request: store.selectSignal(selectRequest('evidence')),
       closing: store.selectSignal(selectRequest('session')),
+      sitting: store.selectSignal(doorFeature.selectSittingKey),
     };
   }),
   withComputed(({ dossier, kind, waiting, begun, behind, request, closing }) => {
@@ -62,13 +64,15 @@ export const EvidenceDesk = signalStore(
     });
     /** All of it, sent or not, session by session. */
     const evidence = computed<readonly SessionReadings[]>(() => {
-      const more = new Map(unsent().map((b) => [b.session.key, b]));
+      const more = new Map<string, SessionReadings>();
+      for (const { session, readings } of unsent())
+        more.set(session.key, { ...session, readings: [...(more.get(session.key)?.readings ?? []), ...readings] });
       const known = sessions().map((s): SessionReadings => {
         const fresh = more.get(s.key)?.readings;
         more.delete(s.key);
         return fresh ? { key: s.key, kind: s.kind, readings: [...s.readings, ...fresh] } : s;
       });
-      return [...known, ...[...more.values()].map((b) => ({ ...b.session, readings: b.readings }))];
+      return [...known, ...more.values()];
     });
     return {
       sessionKey,
@@ -89,7 +93,8 @@ export const EvidenceDesk = signalStore(
   }),
   withMethods((desk) => {
     const add = (batch: WaitingBatch): void => {
-      const same = desk.waiting().find((b) => b.session.key === batch.session.key);
+      const last = desk.waiting().at(-1);
+      const same = last?.session.key === batch.session.key && last.sitting === batch.sitting ? last : undefined;
       patchState(desk, ({ waiting }) => ({
         waiting: same
           ? waiting.map((b) => (b === same ? { ...b, readings: [...b.readings, ...batch.readings] } : b))
@@ -106,7 +111,7 @@ export const EvidenceDesk = signalStore(
     const moved = (from: string, key: string, change: (r: Reading) => Reading = (r) => r): void =>
       patchState(desk, ({ waiting, begun, kind }) => ({
         waiting: waiting.map((b) =>
-          b.session.key === from ? { session: { ...b.session, key }, readings: b.readings.map(change) } : b,
+          b.session.key === from ? { ...b, session: { ...b.session, key }, readings: b.readings.map(change) } : b,
         ),
         begun: { ...begun, [kind]: key },
       }));
@@ -114,7 +119,8 @@ export const EvidenceDesk = signalStore(
       chooseKind: (kind: SessionKind): void => patchState(desk, { kind }),
       showBehind: (behind: string | null): void => patchState(desk, { behind }),
       take(readings: readonly Reading[]): void {
-        if (readings.length > 0) add({ session: { key: open(), kind: desk.kind() }, readings });
+        if (readings.length > 0)
+          add({ session: { key: open(), kind: desk.kind() }, readings, sitting: desk.sitting() });
       },
       /** Another session: what was measured stays as it is, and the next reading begins afresh. */
       measureAnew: (): void =>
@@ -202,6 +208,7 @@ export const EvidenceDesk = signalStore(
               TicketPageEvents.evidenceTaken({
                 id,
                 evidence: { session: batch.session, seen, readings: [...readings] },
+                sitting: batch.sitting,
               }),
             );
           },

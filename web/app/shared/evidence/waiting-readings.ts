@@ -6,6 +6,8 @@ import type { Reading } from '@odontis/core/evidence/reading';
 export interface WaitingBatch {
   readonly session: NewEvidence['session'];
   readonly readings: readonly Reading[];
+  /** In whose sitting they were taken, so that they are theirs whoever sits there when they are sent. */
+  readonly sitting: string | null;
 }
 
 const keyOf = (ticketId: number): string => `odontis.waiting.${ticketId}`;

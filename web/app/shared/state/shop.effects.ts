@@ -1,8 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, exhaustMap, forkJoin, map, of, switchMap, tap } from 'rxjs';
+import { catchError, exhaustMap, forkJoin, map, of, switchMap } from 'rxjs';
 import { toRefusal } from '../api/refusal';
-import { remember } from '../api/remembered';
 import { ShopApi } from '../api/shop-api';
 import { ShopCalls, ShopPage } from './shop.feature';
 
@@ -32,13 +31,4 @@ export const keepBook = createEffect(
       ),
     ),
   { functional: true },
-);
-
-export const rememberPerson = createEffect(
-  (actions = inject(Actions)) =>
-    actions.pipe(
-      ofType(ShopPage.personChosen),
-      tap(({ id }) => remember('person', String(id))),
-    ),
-  { functional: true, dispatch: false },
 );

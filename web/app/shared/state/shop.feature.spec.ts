@@ -1,12 +1,15 @@
-import { testPeople, testShop } from '../../testing/test-dossier';
+import { testDoor, testPeople, testShop } from '../../testing/test-dossier';
 import { refusalBody, withStore } from '../../testing/with-store';
-import { ShopCalls, shopFeature, ShopPage } from './shop.feature';
+import { DoorCalls } from './door.feature';
+import { shopFeature, ShopPage } from './shop.feature';
 
 describe('the shop in the store', () => {
-  it('forgets a remembered person who is not of this shop', () => {
-    const state = shopFeature.reducer(undefined, ShopPage.personChosen({ id: 77 }));
-    const loaded = shopFeature.reducer(state, ShopCalls.loaded({ shop: testShop(), people: testPeople }));
-    expect(loaded.personId).toBeNull();
+  it('knows the person of the door, and nobody where nobody is in', () => {
+    const { store } = withStore();
+    const person = store.selectSignal(shopFeature.selectPerson);
+    expect(person()?.name).toBe('First Hand');
+    store.dispatch(DoorCalls.stands({ door: testDoor({ state: 'locked', here: null }) }));
+    expect(person()).toBeNull();
   });
 
   it('keeps the book with the version it was changed on', () => {

@@ -4,13 +4,12 @@ import { handOf } from '@odontis/core/calibration/hand';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { Refusal } from '../api/refusal';
-import { rememberedPerson } from '../api/remembered';
+import { doorFeature } from './door.feature';
 
 export const ShopPage = createActionGroup({
   source: 'Shop page',
   events: {
     Opened: emptyProps(),
-    'Person chosen': props<{ id: number }>(),
     'Book changed': props<{ book: ShopBook; version: number }>(),
     'Refusal read': emptyProps(),
     'Theirs taken': props<{ shop: Shop }>(),
@@ -30,25 +29,17 @@ export const ShopCalls = createActionGroup({
 export interface ShopState {
   readonly shop: Shop | null;
   readonly people: readonly Person[];
-  readonly personId: number | null;
   readonly refusal: Refusal | null;
   readonly keeping: boolean;
 }
 
-const initial: ShopState = { shop: null, people: [], personId: rememberedPerson(), refusal: null, keeping: false };
+const initial: ShopState = { shop: null, people: [], refusal: null, keeping: false };
 
 export const shopFeature = createFeature({
   name: 'shop',
   reducer: createReducer(
     initial,
-    on(ShopCalls.loaded, (state, { shop, people }): ShopState => ({
-      ...state,
-      shop,
-      people,
-      refusal: null,
-      personId: people.some((p) => p.id === state.personId) ? state.personId : null,
-    })),
-    on(ShopPage.personChosen, (state, { id }): ShopState => ({ ...state, personId: id })),
+    on(ShopCalls.loaded, (state, { shop, people }): ShopState => ({ ...state, shop, people, refusal: null })),
     on(ShopPage.bookChanged, (state): ShopState => ({ ...state, keeping: true, refusal: null })),
     on(ShopCalls.bookKept, ShopPage.theirsTaken, (state, { shop }): ShopState => ({
       ...state,
@@ -60,11 +51,11 @@ export const shopFeature = createFeature({
     on(ShopCalls.refused, (state, { refusal }): ShopState => ({ ...state, refusal, keeping: false })),
     on(ShopPage.refusalRead, (state): ShopState => ({ ...state, refusal: null })),
   ),
-  extraSelectors: ({ selectShop, selectPeople, selectPersonId }) => {
+  extraSelectors: ({ selectShop, selectPeople }) => {
     const selectPerson = createSelector(
       selectPeople,
-      selectPersonId,
-      (people, id): Person | null => people.find((p) => p.id === id) ?? null,
+      doorFeature.selectHere,
+      (people, here): Person | null => people.find((p) => p.id === here?.personId) ?? null,
     );
     return {
       selectBook: createSelector(selectShop, (shop): ShopBook | null => shop?.book ?? null),

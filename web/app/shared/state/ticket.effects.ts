@@ -38,8 +38,8 @@ export const addEvidence = createEffect(
       groupBy(({ id }) => id),
       mergeMap((ofTicket) =>
         ofTicket.pipe(
-          concatMap(({ id, evidence }) =>
-            api.addEvidence(id, evidence).pipe(
+          concatMap(({ id, evidence, sitting }) =>
+            api.addEvidence(id, evidence, sitting).pipe(
               map((kept) => TicketCalls.evidenceKept({ id, kept })),
               catchError(refused(id, 'evidence')),
             ),

@@ -32,7 +32,7 @@ export const TicketPageEvents = createActionGroup({
   source: 'Ticket page',
   events: {
     Opened: props<{ id: number }>(),
-    'Evidence taken': props<{ id: number; evidence: NewEvidence }>(),
+    'Evidence taken': props<{ id: number; evidence: NewEvidence; sitting: string | null }>(),
     'Session finished': props<{ id: number; session: string; note: string }>(),
     'Line measured': props<{ id: number; version: number }>(),
     'Plan accepted': props<{ id: number; choice: PlanChoice }>(),

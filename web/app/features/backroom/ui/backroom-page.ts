@@ -1,14 +1,17 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { DomSanitizer } from '@angular/platform-browser';
 import type { SafeUrl } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import type { LabelPrinter, OutboxMessage } from '@odontis/contract/notes';
+import { Store } from '@ngrx/store';
+import { mayAs } from '@odontis/contract/roles';
 import type { Observable } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { Speech } from '../../../shared/speech/speech';
+import { doorFeature } from '../../../shared/state/door.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { CopiesPanel } from './copies-panel';
@@ -55,7 +58,9 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
           <p class="quiet" role="status">Looking into the outbox …</p>
         }
       </section>
-      <section aria-label="Copies"><od-copies-panel /></section>
+      @if (asOwner()) {
+        <section aria-label="Copies"><od-copies-panel /></section>
+      }
       <section aria-label="Label printer">
         <h2>Label printer</h2>
         @if (printer.hasValue()) {
@@ -137,6 +142,8 @@ export class BackroomPage {
   private readonly api = inject(ShopApi);
   private readonly trust = inject(DomSanitizer);
   protected readonly speech = inject(Speech);
+  private readonly here = inject(Store).selectSignal(doorFeature.selectHere);
+  protected readonly asOwner = computed(() => mayAs(this.here()?.role ?? 'counter', 'owner'));
   protected readonly kinds = KINDS;
   protected readonly refused = signal<string | null>(null);
   protected readonly outbox = rxResource({ stream: () => this.api.outbox(), defaultValue: [] as OutboxMessage[] });

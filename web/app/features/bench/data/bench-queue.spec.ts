@@ -1,7 +1,9 @@
 import type { TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { BenchState } from '@odontis/contract/bench';
-import { refusalBody, withStore } from '../../../testing/with-store';
+import { SITTING_HEADER } from '@odontis/contract/door';
+import { testDoor } from '../../../testing/test-dossier';
+import { comeIn, refusalBody, withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
 import { emptyDrawer } from '../../../testing/empty-drawer';
 import { BenchQueue } from './bench-queue';
@@ -72,6 +74,35 @@ describe('presses at the vise', () => {
     expect(again.request.body.events[0].id).toBe(event.id);
     again.flush(answer([3]));
     await until(() => !queue.away() && queue.unsent().length === 0);
+  });
+
+  it('are of who sat there when they were pressed, whoever sits there when they are sent', async () => {
+    void queue.press(11, press(0));
+    (await call()).error(new ProgressEvent('error'));
+    await until(() => queue.away());
+    const here = testDoor().here;
+    const other = '00000000-0000-4000-8000-000000000002';
+    comeIn(bench, testDoor({ here: here && { ...here, key: other, personId: 2 } }));
+    void queue.press(11, press(1));
+    await until(() => queue.unsent().length === 2);
+    const sittings: (string | null)[] = [];
+    for (const done of [[0], [0, 1]]) {
+      const sent = await call();
+      expect(sent.request.body.events.length).toBe(1);
+      sittings.push(sent.request.headers.get(SITTING_HEADER));
+      sent.flush(answer(done));
+    }
+    expect(sittings).toEqual([here?.key ?? '', other]);
+    await until(() => queue.unsent().length === 0);
+  });
+
+  it('wait while the screen is locked, and go when somebody is in', async () => {
+    void queue.press(11, press(0));
+    (await call()).flush(refusalBody('locked', 'Locked.'), { status: 403, statusText: 'Forbidden' });
+    await until(() => queue.away());
+    expect([queue.refusal(), queue.unsent().length]).toEqual([null, 1]);
+    (await call()).flush(answer([0]));
+    await until(() => queue.unsent().length === 0);
   });
 
   it('survive a reload on the browser’s own disk', async () => {

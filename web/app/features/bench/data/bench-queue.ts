@@ -2,16 +2,20 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import type { BenchEvent, BenchState } from '@odontis/contract/bench';
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { openDB } from 'idb';
+import { Store } from '@ngrx/store';
 import { firstValueFrom } from 'rxjs';
 import type { Refusal } from '../../../shared/api/refusal';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
+import { doorFeature } from '../../../shared/state/door.feature';
 
 interface Press {
   readonly seq?: number;
   readonly ticketId: number;
   readonly planId: number;
   readonly event: BenchEvent;
+  /** In whose sitting it was pressed; left out by older pages. */
+  readonly sitting?: string | null;
 }
 
 interface Drawer extends DBSchema {
@@ -19,7 +23,16 @@ interface Drawer extends DBSchema {
 }
 
 /** Refusals that are of no press: it is kept, and sent again by itself. */
-const PASSING: ReadonlySet<Refusal['code']> = new Set(['away', 'database-away', 'disk-full', 'busy', 'unexpected']);
+const PASSING: ReadonlySet<Refusal['code']> = new Set([
+  'away',
+  'database-away',
+  'disk-full',
+  'busy',
+  'unexpected',
+  'not-signed-in',
+  'locked',
+  'too-often',
+]);
 
 /** Tried again this long after the server did not answer. */
 const AGAIN_MS = 2500;
@@ -32,6 +45,7 @@ const AGAIN_MS = 2500;
 @Injectable()
 export class BenchQueue {
   private readonly api = inject(ShopApi);
+  private readonly sitting = inject(Store).selectSignal(doorFeature.selectSittingKey);
   private readonly drawer: Promise<IDBPDatabase<Drawer>> = openDB<Drawer>('odontis-bench', 1, {
     upgrade: (db) => {
       db.createObjectStore('presses', { keyPath: 'seq', autoIncrement: true }).createIndex('ticket', 'ticketId');
@@ -67,7 +81,7 @@ export class BenchQueue {
   }
 
   async press(planId: number, event: BenchEvent): Promise<void> {
-    const press = { ticketId: this.ticketId, planId, event };
+    const press = { ticketId: this.ticketId, planId, event, sitting: this.sitting() };
     // On the screen at once; on the disk before it is sent.
     this.waiting.update((list) => [...list, press]);
     const seq = await (await this.drawer).add('presses', press);
@@ -85,13 +99,20 @@ export class BenchQueue {
   private async send(): Promise<void> {
     clearTimeout(this.timer);
     if (this.sending || this.ticketId === 0) return;
-    const batch = this.waiting().filter((p) => p.seq !== undefined);
-    const first = batch[0];
+    const kept = this.waiting().filter((p) => p.seq !== undefined);
+    const first = kept[0];
     if (!first) return;
+    // In order, and one sitting after the other: each press is of who sat there.
+    const others = kept.findIndex((p) => p.sitting !== first.sitting);
+    const batch = others < 0 ? kept : kept.slice(0, others);
     this.sending = true;
     try {
       const state = await firstValueFrom(
-        this.api.bench(first.ticketId, { planId: first.planId, events: batch.map((p) => p.event) }),
+        this.api.bench(
+          first.ticketId,
+          { planId: first.planId, events: batch.map((p) => p.event) },
+          first.sitting ?? null,
+        ),
       );
       const db = await this.drawer;
       for (const press of batch) await db.delete('presses', press.seq as number);

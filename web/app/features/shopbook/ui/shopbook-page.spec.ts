@@ -1,9 +1,9 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
-import { testPeople, testShop } from '../../../testing/test-dossier';
-import { refusalBody, withStore } from '../../../testing/with-store';
+import { testDoor, testShop } from '../../../testing/test-dossier';
+import { comeIn, refusalBody, withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
-import { flatten } from '../data/flatten';
+import { flatten } from '../../../shared/conflict/flatten';
 import { ShopbookPage } from './shopbook-page';
 
 describe('the shop book', () => {
@@ -56,28 +56,13 @@ describe('the shop book', () => {
     expect([again.version, again.book.rates.wagePerHour]).toEqual([8, 60]);
   });
 
-  it('adds counted strokes to the right person', async () => {
-    const form = host().querySelectorAll('form')[1] as HTMLFormElement;
-    const [file, strokes, drop] = [...form.querySelectorAll('input')];
-    for (const [field, text] of [
-      [file, ' 6 in slim taper '],
-      [strokes, '8'],
-      [drop, '6'],
-    ] as const) {
-      if (!field) throw new Error('A field is missing.');
-      field.value = text;
-      field.dispatchEvent(new Event('input'));
-    }
-    form.dispatchEvent(new Event('submit', { cancelable: true }));
-    const call = bench.http.expectOne('/api/people/2/calibrations');
-    expect(call.request.body.reading).toEqual({
-      what: 'strokes',
-      tool: '6 in slim taper',
-      amount: 8,
-      didMm: jasmine.any(Number),
-    });
-    expect(call.request.body.reading.didMm).toBeCloseTo(0.1524, 9);
-    call.flush(testPeople);
+  it('is kept by owners: others read it', async () => {
+    expect(host().querySelector('.pages')?.hasAttribute('inert')).toBeFalse();
+    const here = testDoor().here;
+    comeIn(bench, testDoor({ here: here && { ...here, role: 'filer' } }));
+    await fixture.whenStable();
+    expect(host().querySelector('.pages')?.hasAttribute('inert')).toBeTrue();
+    expect(host().textContent).toContain('An owner keeps the shop book');
   });
 
   it('lays records side by side line by line', () => {

@@ -1,13 +1,10 @@
 import { MatInput } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Store } from '@ngrx/store';
 import { fieldErrors } from '@odontis/contract/field-errors';
-import type { Person } from '@odontis/contract/people';
-import { handOf } from '@odontis/core/calibration/hand';
-import { newPerson } from '@odontis/contract/people';
+import { mayAs } from '@odontis/contract/roles';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
@@ -25,17 +22,15 @@ import { parseLength } from '@odontis/core/units/length';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
 import type { BenchHours } from '@odontis/core/shop/bench-load';
 import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
-import type { Observable } from 'rxjs';
-import { currentOf, toRefusal } from '../../../shared/api/refusal';
-import { ShopApi } from '../../../shared/api/shop-api';
+import { currentOf } from '../../../shared/api/refusal';
 import type { Difference } from '../../../shared/conflict/conflict';
 import { Conflict } from '../../../shared/conflict/conflict';
-import { CalibrateForm } from '../../../shared/hand/calibrate-form';
 import { Speech } from '../../../shared/speech/speech';
+import { doorFeature } from '../../../shared/state/door.feature';
 import { shopFeature, ShopPage } from '../../../shared/state/shop.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { flatten } from '../data/flatten';
+import { flatten } from '../../../shared/conflict/flatten';
 
 type AngleRow = keyof ShopBook['habits']['angles'];
 type Habits = ShopBook['habits'];
@@ -55,17 +50,17 @@ const WEEKDAYS = [
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, CalibrateForm, Notice, Conflict],
+  imports: [MatFormFieldModule, MatInput, MatButtonToggleModule, Notice, Conflict],
   templateUrl: './shopbook-page.html',
   styleUrl: './shopbook-page.scss',
 })
 export class ShopbookPage {
   private readonly store = inject(Store);
-  private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
   protected readonly shop = this.store.selectSignal(shopFeature.selectShop);
-  protected readonly people = this.store.selectSignal(shopFeature.selectPeople);
   protected readonly refusal = this.store.selectSignal(shopFeature.selectRefusal);
+  private readonly here = this.store.selectSignal(doorFeature.selectHere);
+  protected readonly asOwner = computed(() => mayAs(this.here()?.role ?? 'counter', 'owner'));
   protected readonly keeping = this.store.selectSignal(shopFeature.selectKeeping);
   protected readonly slip = signal<string | null>(null);
   private readonly wanted = signal<ShopBook | null>(null);
@@ -177,38 +172,5 @@ export class ShopbookPage {
   protected takeTheirs(): void {
     const shop = this.theirs();
     if (shop) this.store.dispatch(ShopPage.theirsTaken({ shop }));
-  }
-
-  protected addPerson(form: HTMLFormElement): void {
-    const data = new FormData(form);
-    const person = newPerson.safeParse({ name: data.get('name'), initials: data.get('initials') });
-    if (!person.success) this.slip.set(person.error.issues[0]?.message ?? null);
-    else this.change(this.api.addPerson(person.data), form);
-  }
-
-  /** What is known of a person's hand, a line each. */
-  protected handLines(person: Person): string[] {
-    const { strokeRateOf, files, stoning, setTools } = handOf(person.calibrations);
-    const rate = (mm: number, error: number, of: string, readings: number): string =>
-      `${this.speech.finer(mm)} ± ${this.speech.finer(error)} a ${of}, ${readings === 0 ? 'the trade’s usual, nothing measured yet' : `from ${readings}`}`;
-    return [
-      ...[null, ...files].map((file) => {
-        const { rateMmPerStroke, errorMmPerStroke, readings } = strokeRateOf(file);
-        return rate(rateMmPerStroke, errorMmPerStroke, file === null ? 'stroke' : `stroke of the ${file}`, readings);
-      }),
-      rate(stoning.rate, stoning.error, 'pass of the stone', stoning.readings),
-      ...setTools.map((tool) => `set tool “${tool.name}”, read ${tool.readings} times`),
-    ];
-  }
-
-  private change(call: Observable<Person[]>, form: HTMLFormElement): void {
-    this.slip.set(null);
-    call.subscribe({
-      next: (people) => {
-        this.store.dispatch(ShopPage.peopleChanged({ people }));
-        form.reset();
-      },
-      error: (error: unknown) => this.slip.set(toRefusal(error).detail),
-    });
   }
 }

@@ -1,0 +1,87 @@
+import { match } from 'path-to-regexp';
+import type { Role } from '@odontis/contract/roles';
+
+/** What a route asks of who calls it: nothing; a screen that was let in, locked or not; or somebody of a role. */
+export type Need = 'nobody' | 'screen' | Role;
+
+/** Every route of the server and what it needs, in one place; a test holds the table and the routes equal. */
+export const NEEDS = {
+  'GET /health': 'nobody',
+  'GET /door': 'nobody',
+  'POST /door/first': 'nobody',
+  'POST /door/sign-in': 'nobody',
+  'POST /door/demo': 'nobody',
+  'POST /door/change-over': 'screen',
+  'POST /door/lock': 'screen',
+  'DELETE /door': 'screen',
+  'GET /devices': 'counter',
+  'DELETE /devices/:id': 'counter',
+  'GET /shop': 'counter',
+  'PUT /shop': 'owner',
+  'GET /people': 'counter',
+  'POST /people': 'owner',
+  'PUT /people/:id': 'owner',
+  'PUT /people/:id/password': 'counter',
+  'PUT /people/:id/code': 'counter',
+  'POST /people/:id/calibrations': 'filer',
+  'GET /changes': 'owner',
+  'GET /customers': 'counter',
+  'POST /customers/cards': 'counter',
+  'GET /customers/:id': 'counter',
+  'PUT /customers/:id': 'counter',
+  'POST /customers/:id/merge': 'counter',
+  'POST /customers/:id/forget': 'owner',
+  'GET /customers/:id/saws': 'counter',
+  'GET /customers/:id/card.vcf': 'counter',
+  'GET /customers/:id/everything.json': 'owner',
+  'GET /saws/alike': 'counter',
+  'GET /rack': 'counter',
+  'GET /counter': 'counter',
+  'GET /tickets/numbered/:number': 'counter',
+  'POST /tickets': 'counter',
+  'GET /tickets/:id': 'counter',
+  'PATCH /tickets/:id': 'counter',
+  'POST /tickets/:id/decline': 'counter',
+  'POST /tickets/:id/evidence': 'filer',
+  'POST /tickets/:id/sessions/:session/finish': 'filer',
+  'POST /tickets/:id/measured': 'filer',
+  'POST /tickets/:id/plan': 'filer',
+  'POST /tickets/:id/bench': 'filer',
+  'POST /tickets/:id/checks': 'filer',
+  'POST /tickets/:id/handover': 'counter',
+  'GET /tickets/:id/tag.pdf': 'counter',
+  'GET /tags.pdf': 'counter',
+  'GET /tickets/:id/quote.pdf': 'counter',
+  'GET /tickets/:id/report.pdf': 'counter',
+  'POST /tickets/:id/photographs': 'counter',
+  'DELETE /tickets/:id/photographs/:photograph': 'counter',
+  'GET /photographs/:id.jpg': 'counter',
+  'GET /outbox': 'counter',
+  'POST /outbox/carry': 'counter',
+  'POST /tickets/:id/messages': 'counter',
+  'GET /labels': 'counter',
+  'POST /labels': 'counter',
+  'POST /labels/roll': 'counter',
+  'GET /copies': 'owner',
+  'POST /copies': 'owner',
+} as const satisfies Record<string, Need>;
+
+const compiled = Object.entries(NEEDS).map(([route, need]) => {
+  const [method = '', path = ''] = route.split(' ');
+  return { route, method, matches: match(path), need: need as Need };
+});
+
+/** The line of the table for an address under /api; null of one that leads nowhere. */
+export function routeOf(method: string, path: string): { readonly route: string; readonly need: Need } | null {
+  const asked = method === 'HEAD' ? 'GET' : method;
+  return compiled.find((one) => one.method === asked && isMatch(one.matches, path)) ?? null;
+}
+
+function isMatch(matches: ReturnType<typeof match>, path: string): boolean {
+  try {
+    return matches(path) !== false;
+  } catch {
+    // A path whose signs stand for nothing leads nowhere.
+    return false;
+  }
+}
