@@ -46,6 +46,8 @@ export const doorState = z.object({
   here: sitting.nullable(),
   /** After so many minutes without a hand on it the screen locks; null, never. */
   lockAfterMinutes: z.number().nullable(),
+  /** Whether this shop makes its certificates itself, and has a page by which a tablet comes to trust them. */
+  trustPage: z.boolean(),
 });
 export type DoorState = z.infer<typeof doorState>;
 

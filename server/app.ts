@@ -118,7 +118,7 @@ export function createApp({
   ];
   for (const routes of features) api.use(routes(db));
   api.use(copyRoutes(db, copies ?? null));
-  api.use(doorRoutes(db, isOwn));
+  api.use(doorRoutes(db, { isOwn, trustPage: trust !== undefined }));
   api.use(() => {
     throw new Problem('not-found', 'There is nothing at this address.');
   });

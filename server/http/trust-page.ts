@@ -31,6 +31,7 @@ function pageOf({ fingerprint, addresses }: Trust): string {
 body{font:17px/1.5 sans-serif;margin:0;padding:24px;max-width:720px;color:#1c1f24;background:#f1efe6}
 h1{font-size:26px;margin:0 0 12px}li{margin:10px 0}code{font-size:14px;overflow-wrap:anywhere}
 .code{float:right;width:190px;margin:0 0 12px 20px}.code svg{width:100%;height:auto}a{color:#35358f}
+@media (max-width:560px){.code{float:none;margin:0 0 16px}}
 @media (prefers-color-scheme:dark){body{color:#e9e6da;background:#1c1f24}a{color:#aab}.code{background:#fff;padding:8px}}
 </style></head><body><div class="code">${code}</div>
 <h1>Let a tablet or telephone in</h1>

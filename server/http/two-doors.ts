@@ -19,6 +19,8 @@ export interface Doors {
   readonly plain: RequestListener;
   readonly key: string;
   readonly cert: string;
+  /** Whether an address is the shop's own computer; its loopback where left out. */
+  readonly isOwn?: (address: string | undefined) => boolean;
 }
 
 /** One port for both: what comes is told apart by its first byte, so that an address typed without "s" leads on. */
@@ -28,7 +30,10 @@ export class TwoDoors {
   private readonly others: HttpServer;
   private readonly port: Server;
 
-  constructor({ shop, plain, key, cert }: Doors) {
+  private readonly isOwn: (address: string | undefined) => boolean;
+
+  constructor({ shop, plain, key, cert, isOwn = isLoopback }: Doors) {
+    this.isOwn = isOwn;
     // TLS 1.2 at least (RFC 9325, 3.1.1).
     this.tls = createHttps({ key, cert, minVersion: 'TLSv1.2', handshakeTimeout: SILENT_MS }, shop);
     this.own = createHttp(shop);
@@ -50,7 +55,7 @@ export class TwoDoors {
       socket.unshift(first);
       socket.setTimeout(0);
       socket.removeAllListeners('timeout');
-      const plain = isLoopback(socket.remoteAddress) ? this.own : this.others;
+      const plain = this.isOwn(socket.remoteAddress) ? this.own : this.others;
       (first[0] === HANDSHAKE ? this.tls : plain).emit('connection', socket);
     });
   }

@@ -9,6 +9,7 @@ import { notSignedIn, whoOf } from '../../http/who';
 import { giveToken, takeToken, tokenOf } from './cookies';
 import type { Screen } from './screens';
 import { endScreen, screenOf, turnToken } from './screens';
+import type { Standing } from './service';
 import {
   changeOverAt,
   endDevice,
@@ -21,11 +22,18 @@ import {
 } from './service';
 import { Tries } from './tries';
 
-/** `isOwn`: whether an address is the shop's own computer. */
-export function doorRoutes(db: Database, isOwn: (address: string | undefined) => boolean): Router {
+/** What the door knows of the shop's computer. */
+interface DoorParts {
+  /** Whether an address is the shop's own computer. */
+  readonly isOwn: (address: string | undefined) => boolean;
+  readonly trustPage: boolean;
+}
+
+export function doorRoutes(db: Database, { isOwn, trustPage }: DoorParts): Router {
   const router = Router();
   const tries = new Tries(db);
   const here = (request: Request): boolean => isOwn(request.socket.remoteAddress);
+  const standing = (request: Request): Standing => ({ onOwnComputer: here(request), trustPage });
   const addressOf = (request: Request): string => request.socket.remoteAddress ?? '';
   const screenAt = async (request: Request): Promise<Screen | null> => {
     const token = tokenOf(request);
@@ -39,12 +47,12 @@ export function doorRoutes(db: Database, isOwn: (address: string | undefined) =>
   /** The door as it stands after a token was given. */
   const opened = async (request: Request, response: Response, token: string): Promise<void> => {
     giveToken(request, response, token);
-    response.json(await readDoor(db, await screenOf(db, token), here(request)));
+    response.json(await readDoor(db, await screenOf(db, token), standing(request)));
   };
   router.get('/door', async (request, response) => {
     const screen = await screenAt(request);
     if (screen?.old) giveToken(request, response, await turnToken(db, screen.deviceId));
-    response.json(await readDoor(db, screen, here(request)));
+    response.json(await readDoor(db, screen, standing(request)));
   });
   router.post('/door/first', async (request, response) => {
     if (!here(request)) throw new Problem('not-let-in', 'A shop’s first owner is made on the shop’s own computer.');
@@ -65,7 +73,7 @@ export function doorRoutes(db: Database, isOwn: (address: string | undefined) =>
   });
   router.post('/door/lock', async (request, response) => {
     await lockScreen(db, await knownScreen(request));
-    response.json(await readDoor(db, await screenAt(request), here(request)));
+    response.json(await readDoor(db, await screenAt(request), standing(request)));
   });
   router.delete('/door', async (request, response) => {
     const screen = await knownScreen(request);
@@ -73,7 +81,7 @@ export function doorRoutes(db: Database, isOwn: (address: string | undefined) =>
     if (by === null) throw notSignedIn();
     await db.sequelize.transaction((transaction) => endScreen(db, screen.deviceId, by, transaction));
     takeToken(request, response);
-    response.json(await readDoor(db, null, here(request)));
+    response.json(await readDoor(db, null, standing(request)));
   });
   router.get('/devices', async (request, response) => {
     response.json(await listDevices(db, whoOf(request)));

@@ -36,8 +36,15 @@ function opensBy({ hasCode, hasPassword }: AtDoorRow, demo: boolean): AtTheDoor[
   return demo ? 'press' : null;
 }
 
-/** How the door stands for a browser: with the screen it is, if any, and whether it is on the shop's own computer. */
-export async function readDoor(db: Database, screen: Screen | null, onOwnComputer: boolean): Promise<DoorState> {
+/** Where a browser stands: on the shop's own computer or not, at a shop that has a page of trust or not. */
+export interface Standing {
+  readonly onOwnComputer: boolean;
+  readonly trustPage: boolean;
+}
+
+/** How the door stands for a browser: with the screen it is, if any, and where it stands. */
+export async function readDoor(db: Database, screen: Screen | null, at: Standing): Promise<DoorState> {
+  const { onOwnComputer, trustPage } = at;
   const [shop, all] = await Promise.all([db.models.Shop.findByPk(1), everybody(db)]);
   const demo = shop?.demo ?? false;
   const isFirst = !demo && !all.some((one) => one.hasPassword);
@@ -62,6 +69,7 @@ export async function readDoor(db: Database, screen: Screen | null, onOwnCompute
           device: { id: screen.deviceId, name: screen.deviceName },
         }
       : null,
+    trustPage,
     lockAfterMinutes: shop?.book.lockAfterMinutes === undefined ? USUAL_LOCK_MINUTES : shop.book.lockAfterMinutes,
   };
 }

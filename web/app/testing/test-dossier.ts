@@ -44,6 +44,7 @@ export const testDoor = (more: Partial<DoorState> = {}): DoorState => ({
     device: { id: 1, name: 'Office screen' },
   },
   lockAfterMinutes: 30,
+  trustPage: false,
   ...more,
 });
 

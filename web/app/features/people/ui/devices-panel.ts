@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
+import { Store } from '@ngrx/store';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
+import { doorFeature } from '../../../shared/state/door.feature';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 
@@ -13,6 +15,12 @@ import { Notice } from '../../../shared/ui/notice';
   imports: [MatButton, Notice],
   template: `
     <h2>Screens let in</h2>
+    @if (trustPage()) {
+      <p>
+        <a href="/trust" target="_blank" rel="noopener">Let a tablet or telephone in</a>: it trusts this shop once, by a
+        code to point its camera at.
+      </p>
+    }
     @if (refused(); as text) {
       <od-notice weight="stop">{{ text }}</od-notice>
     }
@@ -60,6 +68,8 @@ import { Notice } from '../../../shared/ui/notice';
 export class DevicesPanel {
   private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
+  private readonly door = inject(Store).selectSignal(doorFeature.selectDoor);
+  protected readonly trustPage = computed(() => this.door()?.trustPage ?? false);
   protected readonly devices = rxResource({ stream: () => this.api.devices() });
   protected readonly refused = signal<string | null>(null);
 
