@@ -85,4 +85,46 @@ describe('npm start with something not as it must be', () => {
     expect(serverOf()).toBeNull();
     expect(existsSync(path.join(own, 'running.pid'))).toBeFalse();
   }, 120_000);
+
+  it('a server that dies is started again, with everything it had', async () => {
+    const own = path.join(folder, 'kept');
+    const port = String(await freePort());
+    const env = { ...process.env, PORT: port, ODONTIS_DATA: own, ODONTIS_SHOP: 'own' };
+    const child = spawn('node', ['tools/bootstrap.mjs', 'start'], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+    let said = '';
+    child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    const until = async (true_: () => boolean | Promise<boolean>): Promise<void> => {
+      while (!(await true_()) && child.exitCode === null) await new Promise((resolve) => setTimeout(resolve, 50));
+    };
+    const alive = (): Promise<boolean> =>
+      fetch(`http://127.0.0.1:${port}/api/health`).then(
+        (answer) => answer.ok,
+        () => false,
+      );
+    await until(() => said.includes('Odontis is open at'));
+    const owner = { name: 'Wren Ashby', initials: 'WA', password: 'a rusty kettle sings', device: 'Office' };
+    const made = await fetch(`http://127.0.0.1:${port}/api/door/first`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(owner),
+    });
+    expect(made.status).toBe(200);
+    // The server's own process is a child of what was started.
+    const children = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8')
+      .trim()
+      .split(' ')
+      .map(Number);
+    const server = children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('serve.ts')) ?? 0;
+    expect(server).toBeGreaterThan(0);
+    process.kill(server, 'SIGKILL');
+    await until(() => said.includes('started again'));
+    await until(alive);
+    const cookie = made.headers.getSetCookie()[0]?.split(';')[0] ?? '';
+    const door = await fetch(`http://127.0.0.1:${port}/api/door`, { headers: { cookie } });
+    expect(((await door.json()) as { state: string }).state).toBe('open');
+    child.kill('SIGINT');
+    expect(await ended).toBe(0);
+    expect(await alive()).toBeFalse();
+  }, 120_000);
 });

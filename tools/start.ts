@@ -1,15 +1,12 @@
-import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { createSecureContext } from 'node:tls';
-import { isLoopback } from '../server/http/loopback';
-import { ownNames } from '../server/http/own-names';
-import type { ServerTls } from '../server/main';
 import { Cluster, portTrouble } from './cluster';
 import { ensurePostgres } from './debian';
+import type { Opened } from './kept-server';
+import { KeptServer } from './kept-server';
 import { endWith, Plainly } from './say';
 import type { Settings } from './settings';
-import { readCertificateSettings, readCopySettings, readSettings } from './settings';
+import { readCopySettings, readSettings } from './settings';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
 /** When a process began, in the kernel's ticks (proc(5), field 22 of stat): tells it from a later one of its number. Null of none. */
@@ -94,77 +91,18 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
     cluster = await Cluster.start({ programs, folder });
   }
   const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
-  const tls = await tlsOf(settings);
-  const { runServer } = await import('../server/main');
-  const server = await runServer({
-    ...settings,
-    databaseUrl,
-    webFolder: WEB_FOLDER,
-    copies: { ...copies, programs },
-    ...(tls && { tls }),
-  });
-  up.add(() => server.close());
+  const kept = new KeptServer({ settings, databaseUrl, webFolder: WEB_FOLDER, copies: { ...copies, programs } });
+  up.add(() => kept.close());
+  const server = await kept.open();
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   if (server.isNew) console.log('This shop is new: open it on this computer, and its first owner is made there.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
-  if (tls) sayTrust(settings, tls);
+  sayTrust(settings, server.trust);
   const watch = cluster ? watchDatabase(cluster) : undefined;
   up.add(() => clearInterval(watch));
 }
 
-/** Whether nobody but this computer can reach it. */
-const isOwnOnly = (host: string): boolean => host === 'localhost' || isLoopback(host) || host === '[::1]';
-
-/** What the shop shows to other computers: certificates of its own, or those of the settings; none where no other reaches it. */
-async function tlsOf({ host, port, dataFolder }: Settings): Promise<ServerTls | null> {
-  const given = readCertificateSettings(process.env);
-  if (given !== null) {
-    const read = (file: string): string => {
-      try {
-        return readFileSync(file, 'utf8');
-      } catch {
-        throw new Plainly(`${file} cannot be read.`);
-      }
-    };
-    return certified({ key: read(given.key), cert: read(given.cert) });
-  }
-  if (isOwnOnly(host)) return null;
-  const { ownCertificates, fingerprintOf } = await import('./certificates');
-  const folder = path.join(dataFolder, 'tls');
-  const names = (): Set<string> => new Set(ownNames(host));
-  const own = await ownCertificates(folder, names());
-  const trust = {
-    authority: new X509Certificate(own.authority).raw,
-    fingerprint: fingerprintOf(own.authority),
-    addresses: othersOf(host).map((name) => `https://${name}:${port}`),
-  };
-  let shown = own.cert;
-  const renewed = async () => {
-    const { key, cert } = await ownCertificates(folder, names());
-    if (cert === shown) return null;
-    shown = cert;
-    return { key, cert };
-  };
-  return { key: own.key, cert: own.cert, trust, renewed };
-}
-
-/** A certificate and its key, or one line of why they do not go. */
-function certified(given: { key: string; cert: string }): ServerTls {
-  try {
-    createSecureContext(given);
-  } catch {
-    throw new Plainly('ODONTIS_CERT and ODONTIS_KEY are no certificate and its key, both in PEM.');
-  }
-  return given;
-}
-
-/** What others call this computer by, its addresses first: they are always found. */
-function othersOf(host: string): string[] {
-  const names = [...ownNames(host)].filter((name) => !isOwnOnly(name) && !name.startsWith('[fe80'));
-  return names.sort((a, b) => Number(!/^[\d.]+$/.test(a)) - Number(!/^[\d.]+$/.test(b)));
-}
-
-function sayTrust({ port }: Settings, { trust }: ServerTls): void {
+function sayTrust({ port }: Settings, trust: Opened['trust']): void {
   const [first] = trust?.addresses ?? [];
   if (!trust || first === undefined) return;
   console.log(`From other computers: ${trust.addresses.join(', ')}`);

@@ -1,0 +1,39 @@
+import type { RunningServer } from '../server/main';
+import type { FromServer, ToOpen } from './kept-server';
+import { Plainly } from './say';
+import { tlsOf } from './server-tls';
+
+// The process of the server: opened by what started it, and closed with it. Ctrl-C is heard by both; the other says when.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => undefined);
+
+const send = (message: FromServer): void => void process.send?.(message);
+
+let open: RunningServer | null = null;
+
+async function serve({ settings, databaseUrl, webFolder, copies }: ToOpen): Promise<void> {
+  const tls = await tlsOf(settings);
+  const { runServer } = await import('../server/main');
+  const server = await runServer({ ...settings, databaseUrl, webFolder, copies, ...(tls && { tls }) });
+  open = server;
+  const { address, loadedDemo, isNew } = server;
+  const trust = tls?.trust ? { addresses: tls.trust.addresses, fingerprint: tls.trust.fingerprint } : null;
+  send({ kind: 'open', opened: { address, loadedDemo, isNew, trust } });
+}
+
+// Whatever started it is gone without a word, as when it was killed: the port is free at once for the next start.
+process.once('disconnect', () => process.exit(1));
+
+process.on('message', (message: ToOpen | 'close') => {
+  if (message === 'close') {
+    // Not open yet, it leaves nothing half done: every step is a transaction.
+    void (open?.close() ?? Promise.resolve()).then(() => process.exit(0));
+    return;
+  }
+  serve(message).catch((error: unknown) => {
+    const { code, name, message } = error as { code?: string; name?: string; message: string };
+    // Said whole before the process ends.
+    process.send?.({ kind: 'failed', plainly: error instanceof Plainly, error: { code, name, message } }, () =>
+      process.exit(1),
+    );
+  });
+});
