@@ -4,7 +4,6 @@ import express from 'express';
 import type { Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { ShopCopies } from './features/copies/shop-copies';
 import { copyRoutes } from './features/copies/routes';
 import type { Database } from './database/connect';
@@ -16,6 +15,7 @@ import { guard } from './features/door/guard';
 import { doorRoutes } from './features/door/routes';
 import { handoverRoutes } from './features/handover/routes';
 import { labelRoutes } from './features/labels/routes';
+import { machineRoutes } from './features/machine/routes';
 import { outboxRoutes } from './features/outbox/routes';
 import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
@@ -26,6 +26,9 @@ import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
 import { isLoopback } from './http/loopback';
 import { Problem } from './http/problem';
+import { errorsPage } from './http/errors-page';
+import { Measured } from './http/measured';
+import { requestLog } from './http/request-log';
 import { onlyOurs } from './http/only-ours';
 import { ownNames } from './http/own-names';
 import { problemHandler } from './http/problem-handler';
@@ -44,6 +47,10 @@ export interface AppParts {
   readonly host?: string;
   /** What a tablet trusts this shop by, where it makes its own certificates. */
   readonly trust?: Trust;
+  /** The folder whose disk is watched. */
+  readonly dataFolder?: string;
+  /** Whether the whole process is measured as well; of several servers in one, as in tests, it is not. */
+  readonly ofProcess?: boolean;
   /** Whether an address is the shop's own computer; its loopback where left out. */
   readonly isOwn?: (address: string | undefined) => boolean;
 }
@@ -56,6 +63,8 @@ export function createApp({
   copies,
   host = '127.0.0.1',
   trust,
+  dataFolder = '.',
+  ofProcess = false,
   isOwn = isLoopback,
 }: AppParts): Express {
   const app = express();
@@ -76,13 +85,7 @@ export function createApp({
       strictTransportSecurity: false,
     }),
   );
-  // What was looked for stands behind the question mark, and names people: a log keeps the path.
-  const req = ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
-    id,
-    method,
-    path: url.split('?')[0],
-  });
-  app.use(pinoHttp({ logger, autoLogging: false, serializers: { req } }));
+  app.use(requestLog(logger));
   app.use(onlyOurs(ownNames(host)));
   // On the shop's own computer nothing travels: squeezing a long line would take longer than reading it.
   app.use(
@@ -90,16 +93,16 @@ export function createApp({
       filter: (request, response) => !isLoopback(request.socket.remoteAddress) && compression.filter(request, response),
     }),
   );
+  const measured = new Measured();
+  if (ofProcess) measured.ofProcess();
+  app.use('/api', measured.counting());
   // Before anything of a stranger's is read.
   app.use('/api', guard(db));
   app.use('/api/door', express.json({ limit: '8kb' }));
   app.use(express.json({ limit: '4mb' }));
   app.use(readableSigns);
   const api = express.Router();
-  api.get('/health', async (_request, response) => {
-    await db.sequelize.query('SELECT 1');
-    response.json({ ok: true });
-  });
+  api.use(machineRoutes(db, { measured, dataFolder, isOwn }));
   const features = [
     shopRoutes,
     peopleRoutes,
@@ -123,6 +126,7 @@ export function createApp({
     throw new Problem('not-found', 'There is nothing at this address.');
   });
   app.use('/api', api);
+  app.use(errorsPage());
   if (trust) app.use(trustRoutes(trust));
   if (webFolder) serveWeb(app, webFolder);
   app.use(problemHandler);

@@ -1,6 +1,7 @@
 import type { RequestListener, Server } from 'node:http';
 import type { Express } from 'express';
 import { pino } from 'pino';
+import { createStream } from 'rotating-file-stream';
 import type { Logger } from 'pino';
 import { createApp } from './app';
 import type { CopyPlace } from './features/copies/shop-copies';
@@ -21,6 +22,10 @@ export interface ServerSettings {
   readonly webFolder: string;
   /** Where copies go every night; none are made where left out. */
   readonly copies?: CopyPlace;
+  /** The folder whose disk the owner's page watches. */
+  readonly dataFolder?: string;
+  /** Where a JSON line for every request goes; warnings alone, to the console, where left out. */
+  readonly logFolder?: string;
   /** With what it is served over TLS; plainly, and from this computer alone, where left out. */
   readonly tls?: ServerTls;
   /** Fill an empty database with the demo shop. */
@@ -63,6 +68,10 @@ async function lastAnswered(server: Closing): Promise<void> {
   clearTimeout(enough);
 }
 
+/** JSON lines into files that are begun anew when they are large, the older ones kept small and few. */
+const fileLogger = (folder: string): Logger =>
+  pino({ level: 'info' }, createStream('server.log', { path: folder, size: '10M', maxFiles: 5, compress: 'gzip' }));
+
 const DAY_MS = 86_400_000;
 
 async function renew(server: Closing, tls: ServerTls | undefined, logger: Logger): Promise<void> {
@@ -99,7 +108,7 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
     await bringUp(db.sequelize);
     const loadedDemo = settings.demo && (await loadDemoShop(db));
     const isNew = (await db.models.Person.count()) === 0;
-    const logger = pino({ level: 'warn' });
+    const logger = settings.logFolder === undefined ? pino({ level: 'warn' }) : fileLogger(settings.logFolder);
     const copies = settings.copies && new ShopCopies(settings.databaseUrl, settings.copies, logger);
     const app = createApp({
       db,
@@ -107,6 +116,8 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
       ...(copies && { copies }),
       webFolder: settings.webFolder,
       host: settings.host,
+      ...(settings.dataFolder !== undefined && { dataFolder: settings.dataFolder }),
+      ofProcess: true,
       ...(settings.tls?.trust && { trust: settings.tls.trust }),
     });
     const server = settings.tls ? await listenOverTls(app, settings, settings.tls) : await listenPlainly(app, settings);

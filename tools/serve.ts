@@ -1,3 +1,4 @@
+import path from 'node:path';
 import type { RunningServer } from '../server/main';
 import type { FromServer, ToOpen } from './kept-server';
 import { Plainly } from './say';
@@ -13,7 +14,8 @@ let open: RunningServer | null = null;
 async function serve({ settings, databaseUrl, webFolder, copies }: ToOpen): Promise<void> {
   const tls = await tlsOf(settings);
   const { runServer } = await import('../server/main');
-  const server = await runServer({ ...settings, databaseUrl, webFolder, copies, ...(tls && { tls }) });
+  const logFolder = path.join(settings.dataFolder, 'logs');
+  const server = await runServer({ ...settings, databaseUrl, webFolder, copies, logFolder, ...(tls && { tls }) });
   open = server;
   const { address, loadedDemo, isNew } = server;
   const trust = tls?.trust ? { addresses: tls.trust.addresses, fingerprint: tls.trust.fingerprint } : null;

@@ -6,7 +6,10 @@ export type Need = 'nobody' | 'screen' | Role;
 
 /** Every route of the server and what it needs, in one place; a test holds the table and the routes equal. */
 export const NEEDS = {
+  'GET /alive': 'nobody',
   'GET /health': 'nobody',
+  'GET /metrics': 'nobody',
+  'GET /machine': 'owner',
   'GET /door': 'nobody',
   'POST /door/first': 'nobody',
   'POST /door/sign-in': 'nobody',

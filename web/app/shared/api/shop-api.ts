@@ -26,6 +26,8 @@ import type {
   PersonChange,
 } from '@odontis/contract/people';
 import { person } from '@odontis/contract/people';
+import type { MachineState } from '@odontis/contract/machine';
+import { machineState } from '@odontis/contract/machine';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
@@ -157,6 +159,9 @@ export class ShopApi {
   }
   copyNow(): Observable<CopiesState> {
     return this.post(copiesState, '/api/copies', {});
+  }
+  machine(): Observable<MachineState> {
+    return this.get(machineState, '/api/machine');
   }
   rack(): Observable<RackRow[]> {
     return this.get(rackRows, '/api/rack');

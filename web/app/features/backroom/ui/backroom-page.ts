@@ -15,6 +15,7 @@ import { doorFeature } from '../../../shared/state/door.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { CopiesPanel } from './copies-panel';
+import { MachinePanel } from './machine-panel';
 
 const EMPTY: LabelPrinter = { labelsLeft: 0, printed: [] };
 const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as const;
@@ -23,7 +24,7 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
 @Component({
   selector: 'od-backroom-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, CopiesPanel],
+  imports: [MatButton, RouterLink, Notice, CopiesPanel, MachinePanel],
   template: `
     <main>
       <h1>Back room</h1>
@@ -60,6 +61,7 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
       </section>
       @if (asOwner()) {
         <section aria-label="Copies"><od-copies-panel /></section>
+        <section aria-label="The shop’s computer"><od-machine-panel /></section>
       }
       <section aria-label="Label printer">
         <h2>Label printer</h2>
@@ -105,9 +107,9 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
       margin-top: 12px;
       padding-top: 10px;
     }
-    /* Notes are many: what stands beside them is two things, one under the other. */
+    /* Notes are many: what stands beside them is three things, one under the other. */
     section:first-of-type {
-      grid-row: span 2;
+      grid-row: span 3;
     }
     @media (max-width: 900px) {
       main {
