@@ -12,6 +12,8 @@ export default defineConfig({
   forbidOnly: true,
   use: {
     baseURL: ownShop().base,
+    // What a worker keeps would stand between a journey and the server; the one about it lets it in.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',

@@ -1,3 +1,4 @@
+import type { ServerResponse } from 'node:http';
 import path from 'node:path';
 import compression from 'compression';
 import express from 'express';
@@ -134,8 +135,13 @@ export function createApp({
 }
 
 function serveWeb(app: Express, folder: string): void {
-  // Built files carry their content's hash in the name, so they may be kept for good.
-  app.use(express.static(folder, { index: false, maxAge: '1y', immutable: true }));
+  // Built files carry their content's hash in the name, so they may be kept for good; the few that do not, such as
+  // what says which version this is, are asked for each time.
+  const setHeaders = (response: ServerResponse, file: string): void => {
+    const isHashed = /-[A-Z0-9]{8}\.\w+$/.test(file);
+    response.setHeader('Cache-Control', isHashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+  };
+  app.use(express.static(folder, { index: false, cacheControl: false, setHeaders }));
   app.get(/^\/(?!api\/).*/, (request, response, next) => {
     if (path.extname(request.path) !== '') return next();
     response.setHeader('Cache-Control', 'no-cache');

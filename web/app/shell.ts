@@ -14,6 +14,7 @@ import { Store } from '@ngrx/store';
 import type { ChangeOver, FirstOwner, SignIn } from '@odontis/contract/door';
 import { DoorPage as DoorView } from './shared/door/door-page';
 import { IdleLock } from './idle-lock';
+import { NewerVersion } from './newer-version';
 import { recall, remember } from './shared/api/remembered';
 import { doorFeature, DoorPage } from './shared/state/door.feature';
 import { shopFeature } from './shared/state/shop.feature';
@@ -33,6 +34,7 @@ import { Notice } from './shared/ui/notice';
 export class Shell {
   private readonly store = inject(Store);
   private readonly idle = inject(IdleLock);
+  protected readonly newer = inject(NewerVersion);
   protected readonly keys = inject(Keys);
   protected readonly book = this.store.selectSignal(shopFeature.selectBook);
   protected readonly door = this.store.selectSignal(doorFeature.selectDoor);

@@ -4,8 +4,9 @@ import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
 import type { DoorState } from '@odontis/contract/door';
 import type { Observable } from 'rxjs';
-import { catchError, exhaustMap, filter, map, of, withLatestFrom } from 'rxjs';
+import { catchError, exhaustMap, filter, map, of, switchMap, withLatestFrom } from 'rxjs';
 import { toRefusal } from '../api/refusal';
+import { forgetKept } from '../api/saws-at-hand';
 import { ShopApi } from '../api/shop-api';
 import { DoorCalls, doorFeature, DoorPage } from './door.feature';
 import { ShopPage } from './shop.feature';
@@ -66,4 +67,15 @@ export const openShop = createEffect(
       map(() => ShopPage.opened()),
     ),
   { functional: true },
+);
+
+/** A screen that is a stranger's keeps nothing of the shop. */
+export const forgetShop = createEffect(
+  (actions = inject(Actions)) =>
+    actions.pipe(
+      ofType(DoorCalls.stands),
+      filter(({ door }) => door.state === 'stranger'),
+      switchMap(() => forgetKept().catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
 );

@@ -29,10 +29,12 @@ export const DoorCalls = createActionGroup({
 
 export interface DoorFeatureState {
   readonly door: DoorState | null;
+  /** As it stood before it was locked here, until the server knows of it. */
+  readonly before: DoorState | null;
   readonly busy: boolean;
   readonly refusal: Refusal | null;
 }
-const initial: DoorFeatureState = { door: null, busy: false, refusal: null };
+const initial: DoorFeatureState = { door: null, before: null, busy: false, refusal: null };
 const asking = (state: DoorFeatureState): DoorFeatureState => ({ ...state, busy: true, refusal: null });
 
 export const doorFeature = createFeature({
@@ -51,10 +53,20 @@ export const doorFeature = createFeature({
     // The page is covered at once, whether the server answers or not.
     on(DoorPage.locked, (state): DoorFeatureState => ({
       ...asking(state),
+      before: state.door,
       door: state.door && { ...state.door, state: 'locked', here: null },
     })),
-    on(DoorCalls.stands, (_, { door }): DoorFeatureState => ({ door, busy: false, refusal: null })),
-    on(DoorCalls.refused, (state, { refusal }): DoorFeatureState => ({ ...state, busy: false, refusal })),
+    on(DoorCalls.stands, (_, { door }): DoorFeatureState => ({
+      door,
+      before: null,
+      busy: false,
+      refusal: null,
+    })),
+    on(DoorCalls.refused, (state, { refusal }): DoorFeatureState => {
+      // A lock that nobody could open again without the shop's computer is not kept: the bench goes on without it.
+      const door = refusal.code === 'away' && state.before ? state.before : state.door;
+      return { door, before: null, busy: false, refusal: door === state.door ? refusal : null };
+    }),
   ),
   extraSelectors: ({ selectDoor }) => {
     const selectHere = createSelector(selectDoor, (door): Sitting | null => door?.here ?? null);

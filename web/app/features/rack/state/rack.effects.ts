@@ -1,7 +1,8 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { catchError, map, of, switchMap, tap } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
+import { isKept, keepAtHand } from '../../../shared/api/saws-at-hand';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { RackCalls, RackEvents } from './rack.feature';
 
@@ -11,6 +12,7 @@ export const loadRack = createEffect(
       ofType(RackEvents.opened),
       switchMap(() =>
         api.rack().pipe(
+          tap((rows) => keepAtHand(api, rows, isKept())),
           map((rows) => RackCalls.loaded({ rows })),
           catchError((error: unknown) => of(RackCalls.refused({ refusal: toRefusal(error) }))),
         ),
