@@ -97,6 +97,11 @@ export function createApp({
   const measured = new Measured();
   if (ofProcess) measured.ofProcess();
   app.use('/api', measured.counting());
+  // Of one shop's people: asked for anew each time, and kept by nothing on the way.
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('Cache-Control', 'private, no-cache');
+    next();
+  });
   // Before anything of a stranger's is read.
   app.use('/api', guard(db));
   app.use('/api/door', express.json({ limit: '8kb' }));

@@ -1,13 +1,13 @@
 import type { RequestListener, Server } from 'node:http';
 import type { Express } from 'express';
 import { pino } from 'pino';
-import { createStream } from 'rotating-file-stream';
 import type { Logger } from 'pino';
 import { createApp } from './app';
 import type { CopyPlace } from './features/copies/shop-copies';
 import { ShopCopies } from './features/copies/shop-copies';
 import { connect } from './database/connect';
 import { loadDemoShop } from './demo/load-demo-shop';
+import { fileLogger } from './http/file-logger';
 import { loggable } from './http/loggable';
 import { EVERYWHERE } from './http/own-names';
 import type { Trust } from './http/trust-page';
@@ -68,10 +68,6 @@ async function lastAnswered(server: Closing): Promise<void> {
   clearTimeout(enough);
 }
 
-/** JSON lines into files that are begun anew when they are large, the older ones kept small and few. */
-const fileLogger = (folder: string): Logger =>
-  pino({ level: 'info' }, createStream('server.log', { path: folder, size: '10M', maxFiles: 5, compress: 'gzip' }));
-
 const DAY_MS = 86_400_000;
 
 async function renew(server: Closing, tls: ServerTls | undefined, logger: Logger): Promise<void> {
@@ -108,7 +104,8 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
     await bringUp(db.sequelize);
     const loadedDemo = settings.demo && (await loadDemoShop(db));
     const isNew = (await db.models.Person.count()) === 0;
-    const logger = settings.logFolder === undefined ? pino({ level: 'warn' }) : fileLogger(settings.logFolder);
+    const file = settings.logFolder === undefined ? null : fileLogger(settings.logFolder);
+    const logger = file ?? pino({ level: 'warn' });
     const copies = settings.copies && new ShopCopies(settings.databaseUrl, settings.copies, logger);
     const app = createApp({
       db,
@@ -127,6 +124,7 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
       clearInterval(renewing);
       await lastAnswered(server);
       await copies?.stop();
+      file?.flushed();
       await db.sequelize.close();
     };
     return { address: addressOf(settings), loadedDemo, isNew, close };

@@ -172,8 +172,6 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
   await page.goto(`/ticket/${at('plan', 'Two-edged pull saw')}/plan`);
   await page.locator('od-pull-plan').waitFor();
   await take('plan-pull');
-  await page.goto(`/ticket/${at('bench', 'Two-edged pull saw')}/bench`);
-  await take('bench-pull');
 
   await page.goto(`/ticket/${at('plan', 'Combination blade')}/plan`);
   await page.locator('od-wheel-picture').waitFor();

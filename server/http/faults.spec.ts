@@ -106,6 +106,7 @@ describe('faults at the edge', () => {
   it('the headers keep other pages’ scripts out and say no server’s name', async () => {
     const answer = await shop.send('get', '/api/rack');
     expect(answer.headers['content-security-policy']).toContain("script-src 'self'");
+    expect(answer.headers['cache-control']).toBe('private, no-cache');
     expect(answer.headers['x-powered-by']).toBeUndefined();
     expect(answer.headers['x-content-type-options']).toBe('nosniff');
   });

@@ -20,6 +20,7 @@ import { shavings } from './2026-11-29-shavings';
 import { wordsOfACopy } from './2026-11-29-words-of-a-copy';
 import { madeOnce } from './2026-11-29-made-once';
 import { behindADoor } from './2026-11-30-behind-a-door';
+import { pressesAtOnce } from './2026-11-30-presses-at-once';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -46,6 +47,7 @@ export const MIGRATIONS: readonly Migration[] = [
   wordsOfACopy,
   madeOnce,
   behindADoor,
+  pressesAtOnce,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

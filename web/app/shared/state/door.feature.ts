@@ -1,5 +1,6 @@
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { ChangeOver, DoorState, FirstOwner, SignIn, Sitting } from '@odontis/contract/door';
+import { mayAs } from '@odontis/contract/roles';
 import type { Refusal } from '../api/refusal';
 
 /** What a person does at the door. */
@@ -72,6 +73,8 @@ export const doorFeature = createFeature({
     const selectHere = createSelector(selectDoor, (door): Sitting | null => door?.here ?? null);
     return {
       selectHere,
+      /** Whether who sits here keeps shop book, people and copies. */
+      selectIsOwner: createSelector(selectHere, (here): boolean => here !== null && mayAs(here.role, 'owner')),
       /** Whose sitting what is done now belongs to. */
       selectSittingKey: createSelector(selectHere, (here): string | null => here?.key ?? null),
     };

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { DomSanitizer } from '@angular/platform-browser';
@@ -6,7 +6,6 @@ import type { SafeUrl } from '@angular/platform-browser';
 import { RouterLink } from '@angular/router';
 import type { LabelPrinter, OutboxMessage } from '@odontis/contract/notes';
 import { Store } from '@ngrx/store';
-import { mayAs } from '@odontis/contract/roles';
 import type { Observable } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
@@ -144,8 +143,7 @@ export class BackroomPage {
   private readonly api = inject(ShopApi);
   private readonly trust = inject(DomSanitizer);
   protected readonly speech = inject(Speech);
-  private readonly here = inject(Store).selectSignal(doorFeature.selectHere);
-  protected readonly asOwner = computed(() => mayAs(this.here()?.role ?? 'counter', 'owner'));
+  protected readonly asOwner = inject(Store).selectSignal(doorFeature.selectIsOwner);
   protected readonly kinds = KINDS;
   protected readonly refused = signal<string | null>(null);
   protected readonly outbox = rxResource({ stream: () => this.api.outbox(), defaultValue: [] as OutboxMessage[] });

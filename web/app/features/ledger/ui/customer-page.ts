@@ -21,11 +21,13 @@ import { WORK_DONE } from '@odontis/contract/work-words';
 import type { Visit } from '@odontis/contract/ticket';
 import { customerChange, customerPage } from '@odontis/contract/customer';
 import { fieldErrors } from '@odontis/contract/field-errors';
+import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { currentOf, toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { Speech } from '../../../shared/speech/speech';
+import { doorFeature } from '../../../shared/state/door.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { pageOf, STAGE_WAITS } from '../../../shared/words/stage-words';
@@ -45,6 +47,8 @@ const NOBODY: Contact = { name: '', phone: '', email: '' };
 export class CustomerPage {
   private readonly api = inject(ShopApi);
   protected readonly speech = inject(Speech);
+  /** Taking data out, of the shop or of the book, is an owner's. */
+  protected readonly asOwner = inject(Store).selectSignal(doorFeature.selectIsOwner);
   protected readonly waits = STAGE_WAITS;
   protected done = (work: Visit['work']): string => (work === null ? 'worked' : WORK_DONE[work]);
   protected words = (saw: Saw): string => sawInWords(saw, this.speech.speech());

@@ -7,7 +7,7 @@ import { Store } from '@ngrx/store';
 import type { Person, PersonChange } from '@odontis/contract/people';
 import { newPerson } from '@odontis/contract/people';
 import type { Role } from '@odontis/contract/roles';
-import { mayAs, ROLES } from '@odontis/contract/roles';
+import { ROLES } from '@odontis/contract/roles';
 import type { Observable } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
@@ -44,8 +44,7 @@ export class PeoplePage {
   private readonly api = inject(ShopApi);
   protected readonly people = this.store.selectSignal(shopFeature.selectPeople);
   protected readonly own = this.store.selectSignal(shopFeature.selectPerson);
-  private readonly here = this.store.selectSignal(doorFeature.selectHere);
-  protected readonly asOwner = computed(() => mayAs(this.here()?.role ?? 'counter', 'owner'));
+  protected readonly asOwner = this.store.selectSignal(doorFeature.selectIsOwner);
   protected readonly present = computed(() => this.people().filter((p) => p.here));
   protected readonly gone = computed(() => this.people().filter((p) => !p.here));
   protected readonly roles = ROLES;

@@ -4,7 +4,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Store } from '@ngrx/store';
 import { fieldErrors } from '@odontis/contract/field-errors';
-import { mayAs } from '@odontis/contract/roles';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
@@ -59,8 +58,7 @@ export class ShopbookPage {
   protected readonly speech = inject(Speech);
   protected readonly shop = this.store.selectSignal(shopFeature.selectShop);
   protected readonly refusal = this.store.selectSignal(shopFeature.selectRefusal);
-  private readonly here = this.store.selectSignal(doorFeature.selectHere);
-  protected readonly asOwner = computed(() => mayAs(this.here()?.role ?? 'counter', 'owner'));
+  protected readonly asOwner = this.store.selectSignal(doorFeature.selectIsOwner);
   protected readonly keeping = this.store.selectSignal(shopFeature.selectKeeping);
   protected readonly slip = signal<string | null>(null);
   private readonly wanted = signal<ShopBook | null>(null);
