@@ -95,6 +95,32 @@ function wanted(name: string): boolean {
   return only.length === 0 || only.some((word) => name.startsWith(word));
 }
 
+/** Where the other versions that Odontis runs on come from, as npm packages; machines of other kinds have none. */
+const OTHER_NODES = ['22', '24'] as const;
+/** What meets Node itself: native packages, the database, sockets, threads, and the arithmetic of one family. */
+const ON_EVERY_NODE = [
+  'server/main.spec.ts',
+  'server/features/bench/bench.spec.ts',
+  'server/features/door/door.spec.ts',
+  'server/features/papers/papers.spec.ts',
+  'server/features/photographs/photographs.spec.ts',
+  'server/http/two-doors.spec.ts',
+  'contract/measured-saw.spec.ts',
+  'core/work/families/band/**/*.spec.ts',
+];
+
+/** The server and the arithmetic on each other version. */
+const otherNodes = (env: NodeJS.ProcessEnv): Part[] =>
+  process.platform !== 'linux' || process.arch !== 'x64'
+    ? []
+    : OTHER_NODES.map((version) => ({
+        name: `server on Node ${version}`,
+        command: path.resolve(`node_modules/node-${version}/bin/node`),
+        args: [...jasmine, '--config=server/jasmine.json', ...ON_EVERY_NODE],
+        env,
+        count: jasmineCount,
+      }));
+
 /** Every part once, at most two at a time, each after the one it waits for. */
 async function inTwoHands(parts: readonly Part[], add: (part: Part) => Promise<void>): Promise<void> {
   const done = new Map<string, Promise<void>>();
@@ -152,6 +178,7 @@ async function test(): Promise<void> {
       after: 'web built',
       count: jasmineCount,
     },
+    ...otherNodes(env),
     one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']),
     one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']),
     one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']),
