@@ -7,7 +7,20 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
-const commands = ['start', 'own', 'test', 'dev', 'bench', 'load', 'shots', 'build', 'odontis', 'backup', 'restore'];
+const commands = [
+  'start',
+  'own',
+  'test',
+  'dev',
+  'bench',
+  'load',
+  'kills',
+  'shots',
+  'build',
+  'odontis',
+  'backup',
+  'restore',
+];
 const command = process.argv[2] ?? '';
 
 function stop(line) {

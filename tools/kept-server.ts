@@ -47,7 +47,13 @@ export class KeptServer {
   private waitMs = FIRST_WAIT_MS;
   private timer: NodeJS.Timeout | undefined;
 
-  constructor(private readonly toOpen: ToOpen) {}
+  constructor(
+    private readonly toOpen: ToOpen,
+    private readonly how: { readonly longestWaitMs: number; readonly say: (text: string) => void } = {
+      longestWaitMs: LONGEST_WAIT_MS,
+      say: (text) => console.log(text),
+    },
+  ) {}
 
   /** Rejects with what the server's process says where it cannot open. */
   open(): Promise<Opened> {
@@ -75,14 +81,19 @@ export class KeptServer {
   }
 
   private again(why: string, openForMs: number): void {
-    this.waitMs = openForMs > RECOVERED_MS ? FIRST_WAIT_MS : Math.min(this.waitMs * 2, LONGEST_WAIT_MS);
-    console.log(`The server had ended (${why}); it is started again.`);
+    this.waitMs = openForMs > RECOVERED_MS ? FIRST_WAIT_MS : Math.min(this.waitMs * 2, this.how.longestWaitMs);
+    this.how.say(`The server had ended (${why}); it is started again.`);
     this.timer = setTimeout(() => {
       this.open().catch((error: unknown) => {
-        console.error(error instanceof Error ? error.message : String(error));
+        this.how.say(error instanceof Error ? error.message : String(error));
         if (!this.closing) this.again('could not open', 0);
       });
     }, this.waitMs);
+  }
+
+  /** Ends it without a word, as a want of memory does; it is started again. */
+  kill(): void {
+    this.child?.kill('SIGKILL');
   }
 
   /** Requests in flight are answered; resolves when the process has ended. */

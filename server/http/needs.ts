@@ -10,6 +10,7 @@ export const NEEDS = {
   'GET /health': 'nobody',
   'GET /metrics': 'nobody',
   'GET /machine': 'owner',
+  'GET /openapi.json': 'counter',
   'GET /door': 'nobody',
   'POST /door/first': 'nobody',
   'POST /door/sign-in': 'nobody',

@@ -5,16 +5,15 @@ import supertest from 'supertest';
 import type { Dossier } from '@odontis/contract/dossier';
 import { CSRF_HEADER } from '@odontis/contract/door';
 import type { NewEvidence } from '@odontis/contract/evidence';
-import type { NewTicket } from '@odontis/contract/ticket';
 import type { SessionKind } from '@odontis/core/evidence/session';
 import { takeLine } from '@odontis/core/evidence/take';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
-import { pitchMmFromCount } from '@odontis/core/units/points';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
 import type { Database } from '../database/connect';
 import { trustScreen } from '../features/door/screens';
 import { csrfOf } from '../features/door/secrets';
+import { newTicketBody } from './new-ticket';
 import { migrator } from '../migrations/migrate';
 
 export interface TestShop {
@@ -102,44 +101,7 @@ export async function openTestShop(): Promise<TestShop> {
   };
 }
 
-/** The intake of an ordinary saw, nothing wrong with it. */
-export const soundIntake = (more: Partial<NewTicket['intake']> = {}): NewTicket['intake'] => ({
-  wood: 'dry-soft',
-  useRate: 'weekly',
-  complaint: 'dull',
-  hardened: 'no',
-  marks: [],
-  lineLook: 'not-looked',
-  grain: 'unsaid',
-  wantsFiling: 'as-it-is',
-  etch: false,
-  collectible: false,
-  replacement: null,
-  consents: [],
-  overrideReason: '',
-  promisedOn: '2031-05-04',
-  ...more,
-});
-
-export const newTicketBody = (more: Partial<NewTicket['intake']> = {}): NewTicket => ({
-  key: randomUUID(),
-  customer: { name: 'Wren Ashby', phone: '0555 1', email: '' },
-  saw: {
-    name: 'Dovetail saw',
-    family: 'back',
-    filing: 'rip',
-    pitchMm: pitchMmFromCount(15, 'points'),
-    convention: 'points',
-    toothLineMm: 60,
-    plateThicknessMm: 0.5,
-    plateDepthHeelMm: 45,
-    plateDepthToeMm: 45,
-    backFixing: 'folded',
-    marksOnIt: '',
-  },
-  intake: soundIntake(more),
-  decision: 'take',
-});
+export { newTicketBody, soundIntake } from './new-ticket';
 
 /** A hollow line of n teeth at 15 points, heel first. */
 export const hollowReadings = (n = 34) =>

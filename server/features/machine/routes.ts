@@ -5,6 +5,7 @@ import { Router } from 'express';
 import { QueryTypes } from 'sequelize';
 import type { MachineState } from '@odontis/contract/machine';
 import type { Database } from '../../database/connect';
+import { openApi } from '../../http/described';
 import type { Measured } from '../../http/measured';
 import { notSignedIn } from '../../http/who';
 
@@ -41,6 +42,9 @@ export function machineRoutes(db: Database, { measured, dataFolder, isOwn }: Mac
   router.get('/metrics', async (request, response) => {
     if (!isOwn(request.socket.remoteAddress)) throw notSignedIn();
     response.type(measured.registry.contentType).send(await measured.registry.metrics());
+  });
+  router.get('/openapi.json', (_request, response) => {
+    response.json(openApi(VERSION));
   });
   router.get('/machine', async (_request, response) => {
     const [[size], fs, slowest] = await Promise.all([
