@@ -97,16 +97,15 @@ function wanted(name: string): boolean {
 
 /** Where the other versions that Odontis runs on come from, as npm packages; machines of other kinds have none. */
 const OTHER_NODES = ['22', '24'] as const;
-/** What meets Node itself: native packages, the database, sockets, threads, and the arithmetic of one family. */
+/** What meets Node itself: native packages, the database, sockets, threads and files. */
 const ON_EVERY_NODE = [
   'server/main.spec.ts',
   'server/features/bench/bench.spec.ts',
-  'server/features/door/door.spec.ts',
+  'server/features/machine/machine.spec.ts',
   'server/features/papers/papers.spec.ts',
   'server/features/photographs/photographs.spec.ts',
   'server/http/two-doors.spec.ts',
   'contract/measured-saw.spec.ts',
-  'core/work/families/band/**/*.spec.ts',
 ];
 
 /** The server and the arithmetic on each other version. */
