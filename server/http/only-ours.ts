@@ -3,7 +3,8 @@ import { Problem } from './problem';
 
 /** A host and what may follow it: name, or an address of version 6 in brackets; then a port. */
 const HOST = /^(\[[0-9a-f:.]+\]|[^:[\]]+)(?::\d{1,5})?$/i;
-const nameOf = (host: string): string => HOST.exec(host)?.[1]?.toLowerCase() ?? '';
+/** The name in a Host header, in small letters; nothing where there is none. */
+export const nameOf = (host: string): string => HOST.exec(host)?.[1]?.toLowerCase() ?? '';
 
 /** What only looks. */
 const LOOKS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);

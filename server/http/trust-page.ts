@@ -1,6 +1,7 @@
 import express, { Router } from 'express';
 import type { Express } from 'express';
 import helmet from 'helmet';
+import { nameOf } from './only-ours';
 import { ownNames } from './own-names';
 import { qrCode } from './qr-code';
 
@@ -81,8 +82,7 @@ export function trustPage(trust: Trust, host: string): Express {
   app.use(trustRoutes(trust));
   // Any other address leads there, of this computer's names alone.
   app.use((request, response) => {
-    const name = /^(\[[^\]]+\]|[^:]+)/.exec(request.get('host') ?? '')?.[0]?.toLowerCase() ?? '';
-    if (request.method === 'GET' && names.has(name)) response.redirect(302, TRUST_PATH);
+    if (request.method === 'GET' && names.has(nameOf(request.get('host') ?? ''))) response.redirect(302, TRUST_PATH);
     else response.status(421).end();
   });
   return app;

@@ -7,7 +7,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import { problem } from '@odontis/contract/problem';
 import { createApp } from '../../app';
 import { FIRST_BOOK } from '../shop/service';
-import { newTicketBody, openTestShop } from '../../testing/test-shop';
+import { hollowReadings, lineBody, newTicketBody, openTestShop } from '../../testing/test-shop';
 import type { ScreenHeaders, TestShop } from '../../testing/test-shop';
 import { csrfOf } from './secrets';
 
@@ -159,14 +159,21 @@ describe('the door', () => {
     expect(await made(screen)).toBe(other);
     // What no header may say: only sittings of this very screen count.
     expect(await made({ ...screen, 'x-odontis-person': String(owner) })).toBe(other);
-    expect(await made({ ...screen, [SITTING_HEADER]: sat })).toBe(owner);
+    expect(await made({ ...screen, [SITTING_HEADER]: sat })).toBe(other);
+    const { body } = await post('/tickets', newTicketBody(), screen);
+    const at = `/tickets/${(body as Dossier).ticket.id}/evidence`;
+    const waited = (headers: ScreenHeaders) => post(at, lineBody('before', hollowReadings()), headers);
+    expect((await waited({ ...screen, [SITTING_HEADER]: sat })).status).toBe(201);
+    expect((await shop.db.models.Evidence.findAll()).every((row) => row.takenBy === owner)).toBeTrue();
     const elsewhere = heldOf(await signIn());
-    expect(codeOf(await post('/tickets', newTicketBody(), { ...elsewhere, [SITTING_HEADER]: sat }))).toBe(
-      'not-allowed',
-    );
-    expect(codeOf(await post('/tickets', newTicketBody(), { ...screen, [SITTING_HEADER]: randomUUID() }))).toBe(
-      'not-allowed',
-    );
+    expect(codeOf(await waited({ ...elsewhere, [SITTING_HEADER]: sat }))).toBe('not-allowed');
+    expect(codeOf(await waited({ ...screen, [SITTING_HEADER]: randomUUID() }))).toBe('not-allowed');
+    // A sitting that an owner left behind opens nothing that is an owner's.
+    await shop.db.models.Person.update({ role: 'counter' }, { where: { id: other } });
+    for (const path of ['/api/changes', '/api/machine', '/api/copies'])
+      expect(codeOf(await supertest(own).get(path).set(screen).set(SITTING_HEADER, sat)))
+        .withContext(path)
+        .toBe('not-allowed');
     const back = await post('/door/change-over', { personId: owner, secret: '2749' }, screen);
     expect(doorState.parse(back.body).here?.personId).toBe(owner);
   });

@@ -11,6 +11,9 @@ import { tokenOf } from './cookies';
 import { screenOf, sittingAt } from './screens';
 import { isCsrf } from './secrets';
 
+/** What a screen keeps until it can be sent; everything else is of who sits there now, whatever they say. */
+const WAITS: ReadonlySet<string> = new Set(['POST /tickets/:id/evidence', 'POST /tickets/:id/bench']);
+
 const SAYS: Record<Role, string> = {
   counter: 'people of the shop',
   filer: 'filers',
@@ -48,7 +51,7 @@ export function guard(db: Database): RequestHandler {
     if (locked || personId === null || role === null || sitting === null)
       throw new Problem('locked', 'This screen is locked. Say who you are; what you did is still here.');
     await pace.known(sitting, route);
-    const then = await sittingThen(request, db, deviceId, sitting);
+    const then = WAITS.has(route) ? await sittingThen(request, db, deviceId, sitting) : null;
     const who = then ? { deviceId, ...then } : { deviceId, personId, role, sitting };
     if (need !== null && !mayAs(who.role, need))
       throw new Problem(
