@@ -1,18 +1,8 @@
 import type { Dossier } from '@odontis/contract/dossier';
-import net from 'node:net';
-import type { AddressInfo } from 'node:net';
 import { connect } from './database/connect';
 import { runServer } from './main';
 import { emptyDatabase, newTicketBody, screenHeaders } from './testing/test-shop';
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = net.createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
+import { freePort } from './testing/free-port';
 
 describe('a shop that closes', () => {
   it('answers who is in, lets nobody new in, and is gone', async () => {

@@ -2,20 +2,11 @@ import http from 'node:http';
 import https from 'node:https';
 import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import net from 'node:net';
-import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { fingerprintOf, ownCertificates } from '../../tools/certificates';
 import { TwoDoors } from './two-doors';
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = net.createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
+import { freePort } from '../testing/free-port';
 
 /** What is answered at the port: status, words, and whether it came over TLS. */
 function ask(url: string, ca: string, agent?: http.Agent): Promise<string> {
