@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { pdfText } from '../fixtures/pdf-text';
 import { ShopServer } from '../fixtures/shop-server';
 import type { Hands } from '../pages/counter';
+import { Bench } from '../pages/bench';
 import { Counter } from '../pages/counter';
 import { arrive, expectAccessible } from '../pages/sound';
 
@@ -44,16 +45,6 @@ async function measured(counter: Counter, first: string, csv: string): Promise<v
     .locator('od-gauge-desk input[type=file]')
     .setInputFiles({ name: 'gauged.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByText(/readings taken/)).toBeVisible();
-}
-
-/** Every stop done, by key or by finger, to the last. */
-async function walked({ page, hands }: Counter): Promise<void> {
-  const total = Number(/of (\d+)/.exec(await page.getByText(/stop \d+ of \d+/).innerText())?.[1]);
-  const done = page.getByRole('button', { name: /^Done: next/ });
-  for (let i = 0; i < total; i++)
-    if (hands === 'touch') await done.tap();
-    else await page.keyboard.press('Space');
-  await expect(page.getByText('All done at the vise')).toBeVisible();
 }
 
 async function reported({ page }: Counter, words: readonly string[]): Promise<void> {
@@ -106,7 +97,7 @@ async function crosscutSaw(browser: Browser, hands: Hands): Promise<void> {
   await expectAccessible(page);
   await counter.button(/^Joint .* and tune$/);
   await expect(page).toHaveURL(/\/bench$/);
-  await walked(counter);
+  await new Bench(counter).walk();
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await counter.type(/raker 3 · /, '4');
   await counter.button(/^Next/);
@@ -156,7 +147,7 @@ async function pullSaw(browser: Browser, hands: Hands): Promise<void> {
   await counter.button('File all three edges');
   await expect(page).toHaveURL(/\/bench$/);
   await expect(page.getByText(/spare blade over the tooth beside it/)).toBeVisible();
-  await walked(counter);
+  await new Bench(counter).walk();
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await expectAccessible(page);
   // Each edge is cut with; only when both have passed does it go home.

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { pdfText } from '../fixtures/pdf-text';
 import { ShopServer } from '../fixtures/shop-server';
 import type { Hands } from '../pages/counter';
+import { Bench } from '../pages/bench';
 import { Counter } from '../pages/counter';
 import { arrive, expectAccessible } from '../pages/sound';
 
@@ -45,32 +46,21 @@ async function readAs(counter: Counter, rows: readonly string[]): Promise<void> 
   await expect(page).toHaveURL(/\/plan$/);
 }
 
-/** Every stop done, by key or by finger, up to so many before the last. */
-async function walked({ page, hands }: Counter, butLast = 0): Promise<void> {
-  const total = Number(/of (\d+)/.exec(await page.getByText(/stop \d+ of \d+/).innerText())?.[1]);
-  const done = page.getByRole('button', { name: /^Done: next/ });
-  for (let i = 0; i < total - butLast; i++)
-    if (hands === 'touch') await done.tap();
-    else await page.keyboard.press('Space');
-  if (butLast === 0) await expect(page.getByText('All done at the vise')).toBeVisible();
-}
-
-/** The same of a set, whose chippers are read by dial between the strokes. */
+/** Every stop done, of a set whose chippers are read by dial between the strokes. */
 async function walkedByDial(counter: Counter, at: string): Promise<void> {
-  const { page, hands } = counter;
-  const [done, dial] = [page.getByRole('button', { name: /^Done: next/ }), page.getByLabel(/^The dial now/)];
-  const press = (): Promise<void> => (hands === 'touch' ? done.tap() : page.keyboard.press('Space'));
+  const { page } = counter;
+  const bench = new Bench(counter);
+  const dial = page.getByLabel(/^The dial now/);
   const read = async (value: string): Promise<void> => {
     await counter.type(/^The dial now/, value);
     await page.keyboard.press('Enter');
   };
-  const finished = page.getByText('All done at the vise');
   let first = true;
   // A set's walk begins with its outer blades: the chippers' first stop is asked for at every step.
-  while (!(await finished.isVisible())) {
+  while (!(await bench.finished.isVisible())) {
     if (await dial.isVisible()) {
       if (first) {
-        await press();
+        await bench.press();
         await expect(page.getByText(/Read the dial at this tooth first/)).toBeVisible();
         await read('-0.3 mm');
         await expect(page.getByText(/strokes more, then read again/)).toBeVisible();
@@ -80,7 +70,7 @@ async function walkedByDial(counter: Counter, at: string): Promise<void> {
       await expect(page.getByText(/enough, another stroke could take it under/)).toBeVisible();
       first = false;
     }
-    await press();
+    await bench.steps(1);
   }
   expect(first).toBe(false);
 }
@@ -126,9 +116,8 @@ async function band(browser: Browser, hands: Hands): Promise<void> {
   await expect(page).toHaveURL(/\/bench$/);
   await expect(page.getByText(/springs open/)).toBeVisible();
   // Left in the middle of a circuit, the place is where it was.
-  for (let i = 0; i < 3; i++)
-    if (hands === 'touch') await page.getByRole('button', { name: /^Done: next/ }).tap();
-    else await page.keyboard.press('Space');
+  const bench = new Bench(counter);
+  await bench.steps(3);
   await expect(page.getByText(/stop 4 of/)).toBeVisible();
   const place = await page.locator('.where').innerText();
   await expect(page.getByText('The server is away')).toHaveCount(0);
@@ -139,12 +128,7 @@ async function band(browser: Browser, hands: Hands): Promise<void> {
   await page.keyboard.press('Tab');
   await expect(page.getByText(/23 teeth early: a window was passed over/)).toBeVisible();
   await page.locator('body').click({ position: { x: 2, y: 2 } });
-  const left = Number(/of (\d+)/.exec(await page.getByText(/stop \d+ of \d+/).innerText())?.[1]) - 3;
-  const done = page.getByRole('button', { name: /^Done: next/ });
-  for (let i = 0; i < left; i++)
-    if (hands === 'touch') await done.tap();
-    else await page.keyboard.press('Space');
-  await expect(page.getByText('All done at the vise')).toBeVisible();
+  await bench.walk();
   await checked(counter, /beats once a turn/, 'Find the place: turn it by hand', [
     'Every gullet filed alike all round',
   ]);
@@ -178,7 +162,7 @@ async function combination(browser: Browser, hands: Hands): Promise<void> {
   await counter.button('To the bench with it');
   await expect(page).toHaveURL(/\/bench$/);
   await expect(page.getByText(/unplugged before the blade/)).toBeVisible();
-  await walked(counter);
+  await new Bench(counter).walk();
   await checked(counter, /leaves steps/, 'It leaves steps: read the teeth by dial', [
     'Jointed round, every tooth filed on face and back',
     'which stays with the machine',

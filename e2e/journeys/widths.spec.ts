@@ -8,7 +8,8 @@ import { arrive } from '../pages/sound';
 const server = new ShopServer();
 /** Telephone, tablet standing, tablet lying, desk, large desk. */
 const WIDTHS = [390, 800, 1024, 1280, 1920] as const;
-const heightOf = (width: number): number => (width === 390 ? 844 : width === 800 ? 1280 : 768);
+type Width = (typeof WIDTHS)[number];
+const heightOf = (width: Width): number => (width === 390 ? 844 : width === 800 ? 1280 : 768);
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
@@ -48,36 +49,54 @@ async function pagesOf(page: Page): Promise<string[]> {
   ];
 }
 
-for (const width of WIDTHS)
-  test(`every page fits ${width} pixels: nothing is cut at its side`, async ({ browser }) => {
-    const context = await browser.newContext({ viewport: { width, height: heightOf(width) }, hasTouch: width < 1280 });
+/** What a finger works, turned and put down beside one another, and what a mouse works. */
+const SCREENS = [
+  { hands: 'a finger', widths: WIDTHS.filter((width) => width < 1280) },
+  { hands: 'a mouse', widths: WIDTHS.filter((width) => width >= 1280) },
+] as const;
+
+for (const { hands, widths } of SCREENS)
+  test(`every page fits ${widths.join(', ')} pixels by ${hands}: nothing is cut at its side`, async ({ browser }) => {
+    const viewport = (width: Width): { width: number; height: number } => ({ width, height: heightOf(width) });
+    const [first] = widths;
+    if (!first) throw new Error('no widths');
+    const context = await browser.newContext({ viewport: viewport(first), hasTouch: hands === 'a finger' });
     const page = await context.newPage();
     await arrive(page);
     for (const path of await pagesOf(page)) {
+      await page.setViewportSize(viewport(first));
       await page.goto(path);
       await expect(page.getByRole('navigation', { name: 'Shop' })).toBeVisible();
       await expect(page.locator('h1, h2, .where').first()).toBeVisible();
-      const { wide, over } = await page.evaluate(() => {
-        const most = document.documentElement.clientWidth;
-        const cut = Array.from(document.querySelectorAll('button, a, input, textarea, select, h1, h2, p, td')).filter(
-          (one) => {
-            const { left, right, width: w } = one.getBoundingClientRect();
-            // What scrolls in a box of its own is not cut.
-            const scrolls = one.closest(
-              'nav, cdk-virtual-scroll-viewport, [data-scrolls], details:not([open]) > :not(summary), .cdk-visually-hidden, .visually-hidden',
-            );
-            return w > 0 && !scrolls && (right > most + 1 || left < -1);
-          },
-        );
-        return {
-          wide: document.documentElement.scrollWidth - most,
-          over: cut.slice(0, 5).map((one) => `${one.tagName} ${(one.textContent ?? '').trim().slice(0, 40)}`),
-        };
-      });
-      expect.soft({ path, wide, over }).toEqual({ path, wide: 0, over: [] });
+      for (const width of widths) {
+        await page.setViewportSize(viewport(width));
+        expect.soft({ path, width, ...(await cutOff(page)) }).toEqual({ path, width, wide: 0, over: [] });
+      }
     }
     await context.close();
   });
+
+/** What hangs off the page's side, once it has taken the width it was given. */
+function cutOff(page: Page): Promise<{ wide: number; over: string[] }> {
+  return page.evaluate(async () => {
+    await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+    const most = document.documentElement.clientWidth;
+    const cut = Array.from(document.querySelectorAll('button, a, input, textarea, select, h1, h2, p, td')).filter(
+      (one) => {
+        const { left, right, width: w } = one.getBoundingClientRect();
+        // What scrolls in a box of its own is not cut.
+        const scrolls = one.closest(
+          'nav, cdk-virtual-scroll-viewport, [data-scrolls], details:not([open]) > :not(summary), .cdk-visually-hidden, .visually-hidden',
+        );
+        return w > 0 && !scrolls && (right > most + 1 || left < -1);
+      },
+    );
+    return {
+      wide: document.documentElement.scrollWidth - most,
+      over: cut.slice(0, 5).map((one) => `${one.tagName} ${(one.textContent ?? '').trim().slice(0, 40)}`),
+    };
+  });
+}
 
 for (const width of [390, 800, 1024] as const)
   test(`at the vise ${width} pixels wide the finger finds Done, whole and on the screen`, async ({ browser }) => {
