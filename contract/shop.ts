@@ -31,6 +31,8 @@ export const shopBook = z.object({
   filesPullSaws: z.boolean().optional(),
   /** A screen locks after so many minutes without a hand on it; null, never; left out, after half an hour. */
   lockAfterMinutes: bounded(1, 1440, 'The minutes until a screen locks', 'minutes').nullable().optional(),
+  /** So many copies of the shop are kept, the newest; left out, two weeks of nights. */
+  copiesKept: bounded(1, 999, 'The copies kept', '').refine(Number.isInteger, 'Copies are kept whole.').optional(),
   /** Where this shop judges otherwise than the trade's rules; left out, it does not. */
   judgement: judgement.optional(),
 });

@@ -101,12 +101,12 @@ function addressOf({ host, port }: ServerSettings): string {
 export async function runServer(settings: ServerSettings): Promise<RunningServer> {
   const db = connect(settings.databaseUrl);
   try {
-    await bringUp(db.sequelize);
-    const loadedDemo = settings.demo && (await loadDemoShop(db));
-    const isNew = (await db.models.Person.count()) === 0;
     const file = settings.logFolder === undefined ? null : fileLogger(settings.logFolder);
     const logger = file ?? pino({ level: 'warn' });
-    const copies = settings.copies && new ShopCopies(settings.databaseUrl, settings.copies, logger);
+    const copies = settings.copies && new ShopCopies(db, settings.databaseUrl, settings.copies, logger);
+    await bringUp(db.sequelize, (migrations) => copies?.beforeChange(migrations) ?? Promise.resolve());
+    const loadedDemo = settings.demo && (await loadDemoShop(db));
+    const isNew = (await db.models.Person.count()) === 0;
     const app = createApp({
       db,
       logger,

@@ -20,6 +20,8 @@ const commands = [
   'odontis',
   'backup',
   'restore',
+  'export',
+  'import',
 ];
 const command = process.argv[2] ?? '';
 

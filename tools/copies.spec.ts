@@ -7,22 +7,22 @@ import supertest from 'supertest';
 import { createApp } from '../server/app';
 import { ShopCopies } from '../server/features/copies/shop-copies';
 import { connect } from '../server/database/connect';
-import { loadDemoShop } from '../server/demo/load-demo-shop';
-import { migrator } from '../server/migrations/migrate';
+import { bringUp, migrator } from '../server/migrations/migrate';
 import { contents } from '../server/testing/contents';
-import { emptyDatabase, screenHeaders } from '../server/testing/test-shop';
+import type { TestDatabase } from '../server/testing/test-shop';
+import { demoDatabase, emptyDatabase, screenHeaders } from '../server/testing/test-shop';
 import { backUp, copiesIn, restore } from '../server/features/copies/copies';
 import { ensurePostgres } from './debian';
 
 describe('a copy of the shop', () => {
   const programs = ensurePostgres();
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-copies-'));
-  let from: Awaited<ReturnType<typeof emptyDatabase>>;
+  let from: TestDatabase;
   let was: Record<string, string>;
   let file: string;
   const PASSPHRASE = 'shavings and whiskers';
   const copied = (more: Partial<Parameters<typeof backUp>[0]> = {}): Promise<string> =>
-    backUp({ programs, url: from.url, folder, passphrase: null, now: new Date(), kept: null, ...more });
+    backUp({ programs, url: from.url, folder, passphrase: null, now: new Date(), ...more });
   /** What came of restoring into a database of its own. */
   const restored = async (copy: string, passphrase: string | null = null): Promise<Record<string, string>> => {
     const into = await emptyDatabase();
@@ -39,10 +39,8 @@ describe('a copy of the shop', () => {
   beforeAll(async () => {
     timeout = jasmine.DEFAULT_TIMEOUT_INTERVAL;
     jasmine.DEFAULT_TIMEOUT_INTERVAL = 120_000;
-    from = await emptyDatabase();
+    from = await demoDatabase();
     const db = connect(from.url);
-    await migrator(db.sequelize).up();
-    await loadDemoShop(db);
     was = await contents(db.sequelize);
     await db.sequelize.close();
     file = await copied({ now: new Date(2031, 4, 1, 2) });
@@ -137,7 +135,10 @@ describe('a copy of the shop', () => {
   });
 
   it('the newest are kept, as many as is said; nothing half made lies about', async () => {
-    for (const day of [4, 5, 6]) await copied({ now: new Date(2031, 4, day, 2), kept: 2 });
+    const db = connect(from.url);
+    await db.sequelize.query(`UPDATE shop SET book = book || '{"copiesKept": 2}'`);
+    await db.sequelize.close();
+    for (const day of [4, 5, 6]) await copied({ now: new Date(2031, 4, day, 2) });
     const names = copiesIn(folder).map((one) => path.basename(one.file));
     expect(names).toEqual(['odontis-2031-05-06-020000.copy', 'odontis-2031-05-05-020000.copy']);
     expect(readdirSync(folder).filter((name) => /\.(new|body)$/.test(name))).toEqual([]);
@@ -151,13 +152,13 @@ describe('a copy of the shop', () => {
       createApp({
         db,
         logger: silent,
-        copies: new ShopCopies(from.url, { programs, folder: place, passphrase: null, kept: 3 }, silent),
+        copies: new ShopCopies(db, from.url, { programs, folder: place, passphrase: null }, silent),
       });
     const screen = await screenHeaders(db, 1);
     const looks = (app: ReturnType<typeof createApp>) => supertest(app).get('/api/copies').set(screen);
     const asks = (app: ReturnType<typeof createApp>) => supertest(app).post('/api/copies').set(screen).send({});
     const before = copiesState.parse((await looks(at(own))).body);
-    expect([before.count, before.newest, before.kept]).toEqual([0, null, 3]);
+    expect([before.count, before.newest, before.kept]).toEqual([0, null, 2]);
     expect((await supertest(at(own)).post('/api/copies').send({})).status).toBe(401);
     const app = at(own);
     const made = await Promise.all([asks(app), asks(app)]);
@@ -171,5 +172,46 @@ describe('a copy of the shop', () => {
     const none = createApp({ db, logger: silent });
     expect(copiesState.parse((await looks(none)).body).kept).toBeNull();
     await db.sequelize.close();
+  });
+
+  it('the night’s is made once, by whichever of two servers comes first', async () => {
+    const own = path.join(folder, 'of-the-night');
+    const silent = pino({ level: 'silent' });
+    const dbs = [connect(from.url), connect(from.url)];
+    const servers = dbs.map((db) => new ShopCopies(db, from.url, { programs, folder: own, passphrase: null }, silent));
+    const night = new Date(2031, 4, 8, 3);
+    await Promise.all(servers.map((one) => one.night(night)));
+    await Promise.all(servers.map((one) => one.night(night)));
+    expect(copiesIn(own).map((one) => path.basename(one.file))).toEqual(['odontis-2031-05-08-030000.copy']);
+    await servers[1]?.night(new Date(2031, 4, 9, 3));
+    expect(copiesIn(own).length).toBe(2);
+    await Promise.all(dbs.map((db) => db.sequelize.close()));
+  });
+
+  it('one is made before an older shop’s data are changed; where it cannot be, nothing is touched', async () => {
+    const old = await emptyDatabase();
+    const db = connect(old.url);
+    await migrator(db.sequelize).up({ to: '2026-11-29-words-of-a-copy' });
+    await db.sequelize.query(`INSERT INTO person (name, initials) VALUES ('First Hand', 'FH')`);
+    const before = await contents(db.sequelize);
+    const copiesAt = (place: string) =>
+      new ShopCopies(db, old.url, { programs, folder: place, passphrase: null }, pino({ level: 'silent' }));
+    const opened = (place: string): Promise<void> =>
+      bringUp(db.sequelize, (made) => copiesAt(place).beforeChange(made, new Date(2031, 5, 1)));
+    const taken = path.join(folder, 'taken');
+    writeFileSync(taken, '');
+    await expectAsync(opened(path.join(taken, 'below'))).toBeRejectedWithError(
+      /^Before these data are changed for this Odontis they are copied, .*Nothing was touched\.$/,
+    );
+    expect(await contents(db.sequelize)).toEqual(before);
+    const place = path.join(folder, 'before-a-change');
+    await opened(place);
+    await opened(place);
+    const [copy, ...more] = copiesIn(place);
+    expect(more).toEqual([]);
+    expect(copy?.head.migrations.at(-1)).toBe('2026-11-29-words-of-a-copy');
+    expect((await restored(copy?.file ?? ''))['person']).toMatch(/^1 rows/);
+    await db.sequelize.close();
+    await old.drop();
   });
 });

@@ -39,7 +39,7 @@ async function kills(): Promise<void> {
   const cluster = await Cluster.start({ programs, folder });
   const port = await freePort();
   const settings = { host: '127.0.0.1', port, dataFolder: folder, databaseUrl: null, demo: true };
-  const copies = { programs, folder: path.join(folder, 'copies'), kept: 1, passphrase: null };
+  const copies = { programs, folder: path.join(folder, 'copies'), passphrase: null };
   const toOpen = { settings, databaseUrl: cluster.url(), webFolder: WEB_FOLDER, copies };
   const server = new KeptServer(toOpen, { longestWaitMs: 300, say: () => undefined });
   const watching = setInterval(() => void cluster.revive().catch(() => false), 200);

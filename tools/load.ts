@@ -40,7 +40,7 @@ async function load(): Promise<void> {
   const cluster = await Cluster.start({ programs, folder, throwaway: true });
   const port = await freePort();
   const settings = { host: '127.0.0.1', port, dataFolder: folder, databaseUrl: null, demo: true };
-  const copies = { programs, folder: path.join(folder, 'copies'), kept: 1, passphrase: null };
+  const copies = { programs, folder: path.join(folder, 'copies'), passphrase: null };
   const server = new KeptServer({ settings, databaseUrl: cluster.url(), webFolder: WEB_FOLDER, copies });
   try {
     const { address } = await server.open();

@@ -50,29 +50,23 @@ export function readCertificateSettings(env: NodeJS.ProcessEnv): CertificateSett
   return { cert, key };
 }
 
-/** Where copies go, how many are kept, and what they are encrypted with. */
+/** Where copies go, and what they are encrypted with. */
 export interface CopySettings {
   readonly folder: string;
-  readonly kept: number;
   readonly passphrase: string | null;
 }
 
-/** Copies kept where nobody said: two weeks of nights. */
-const USUAL_KEPT = 14;
 /** A shorter passphrase keeps nobody out. */
 const SHORTEST_PASSPHRASE = 8;
 
-/** ODONTIS_COPIES (another disk, a stick), ODONTIS_COPIES_KEPT and ODONTIS_PASSPHRASE. */
+/** ODONTIS_COPIES (another disk, a stick) and ODONTIS_PASSPHRASE. */
 export function readCopySettings(env: NodeJS.ProcessEnv, dataFolder: string): CopySettings {
   const folder = env['ODONTIS_COPIES'] ?? path.join(dataFolder, 'copies');
   if (!path.isAbsolute(folder)) throw new Plainly(`ODONTIS_COPIES must be a full path, not "${folder}".`);
-  const keptText = env['ODONTIS_COPIES_KEPT'] ?? String(USUAL_KEPT);
-  if (!/^[1-9]\d{0,3}$/.test(keptText))
-    throw new Plainly(`ODONTIS_COPIES_KEPT must be a whole number from 1 to 9999, not "${keptText}".`);
   const passphrase = env['ODONTIS_PASSPHRASE'] ?? null;
   if (passphrase !== null && passphrase.length < SHORTEST_PASSPHRASE)
     throw new Plainly(`ODONTIS_PASSPHRASE must have ${SHORTEST_PASSPHRASE} signs at least.`);
-  return { folder, kept: Number(keptText), passphrase };
+  return { folder, passphrase };
 }
 
 /** Root's data lies where the unprivileged database user can enter; anyone else's in their own data folder. */

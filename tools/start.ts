@@ -142,7 +142,7 @@ function plain(error: unknown, url: string | null): unknown {
   const { code, name, message } = error as { code?: string; name?: string; message?: string };
   if (code === 'EADDRINUSE') return new Plainly('The port was taken meanwhile. Choose another with PORT=… npm start.');
   if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND') return new Plainly('HOST is not an address of this machine.');
-  if (name === 'NewerData') return new Plainly(message ?? '');
+  if (name === 'NewerData' || name === 'CopyTrouble') return new Plainly(message ?? '');
   if (url !== null && name?.startsWith('SequelizeConnection'))
     return new Plainly(`The database at DATABASE_URL cannot be used: ${message}`);
   return error;

@@ -11,10 +11,10 @@ export interface ChangeTold {
   readonly after?: object | string | null;
 }
 
-/** A line into the log of changes, in the transaction of what it tells: both or neither. */
+/** A line into the log of changes (nobody's where it was done at the shop's computer by a command), in the transaction of what it tells: both or neither. */
 export async function keepChange(
   db: Database,
-  { personId, deviceId }: { readonly personId: number; readonly deviceId: number | null },
+  { personId, deviceId }: { readonly personId: number | null; readonly deviceId: number | null },
   { kind, about, before = null, after = null }: ChangeTold,
   transaction?: Transaction,
 ): Promise<void> {

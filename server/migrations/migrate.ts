@@ -72,14 +72,22 @@ export class NewerData extends Error {
   }
 }
 
-/** Brings a database up to this program's shape. Throws {@link NewerData}, having touched nothing, where it is past it. */
-export async function bringUp(sequelize: Sequelize): Promise<void> {
+/**
+ * Brings a database up to this program's shape; `first` is done before data that are there are changed. Throws
+ * {@link NewerData}, having touched nothing, where it is past it.
+ */
+export async function bringUp(
+  sequelize: Sequelize,
+  first: (migrations: readonly string[]) => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
   const [found] = await sequelize.query(`SELECT to_regclass('migration') IS NOT NULL AS is`);
   if ((found[0] as { is: boolean } | undefined)?.is) {
     const [rows] = await sequelize.query('SELECT name FROM migration ORDER BY name');
+    const made = (rows as { name: string }[]).map((row) => row.name);
     const known = new Set(MIGRATIONS.map((one) => one.name));
-    const newer = (rows as { name: string }[]).map((row) => row.name).filter((name) => !known.has(name));
+    const newer = made.filter((name) => !known.has(name));
     if (newer.length > 0) throw new NewerData(newer);
+    if (made.length > 0 && made.length < known.size) await first(made);
   }
   await migrator(sequelize).up();
 }

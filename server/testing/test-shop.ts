@@ -11,6 +11,7 @@ import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { createApp } from '../app';
 import { connect } from '../database/connect';
 import type { Database } from '../database/connect';
+import { loadDemoShop } from '../demo/load-demo-shop';
 import { trustScreen } from '../features/door/screens';
 import { csrfOf } from '../features/door/secrets';
 import { newTicketBody } from './new-ticket';
@@ -41,19 +42,51 @@ const admin = (): string => {
 // A busy machine is no failure: what hangs for half a minute is.
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
 
-/** An empty database of its own on the tests' real PostgreSQL server. */
-export async function emptyDatabase(): Promise<{ url: string; drop(): Promise<void> }> {
+export interface TestDatabase {
+  readonly name: string;
+  readonly url: string;
+  drop(): Promise<void>;
+}
+
+/** A database of its own on the tests' real PostgreSQL server: empty, or as another one stands that nobody is at. */
+export async function emptyDatabase(like?: TestDatabase): Promise<TestDatabase> {
   const name = `t_${randomBytes(6).toString('hex')}`;
   const server = new Sequelize(admin(), { dialect: 'postgres', logging: false });
-  await server.query(`CREATE DATABASE ${name}`);
+  await server.query(`CREATE DATABASE ${name}${like ? ` TEMPLATE ${like.name}` : ''}`);
   const url = new URL(admin());
   url.pathname = `/${name}`;
   const drop = async (): Promise<void> => {
     await server.query(`DROP DATABASE ${name} WITH (FORCE)`);
     await server.close();
   };
-  return { url: url.href, drop };
+  return { name, url: url.href, drop };
 }
+
+/** Databases that others are made like, each made once for all specs. */
+const likes: Promise<TestDatabase>[] = [];
+function onceFor(fill: (db: Database) => Promise<unknown>): () => Promise<TestDatabase> {
+  let like: Promise<TestDatabase> | undefined;
+  const make = async (): Promise<TestDatabase> => {
+    const made = await emptyDatabase();
+    const db = connect(made.url);
+    await migrator(db.sequelize).up();
+    await fill(db);
+    await db.sequelize.close();
+    return made;
+  };
+  return async () => {
+    if (!like) likes.push((like = make()));
+    return emptyDatabase(await like);
+  };
+}
+afterAll(async () => {
+  for (const like of likes) await (await like).drop();
+});
+
+/** A database of this program's shape with nobody in it. */
+export const shapedDatabase = onceFor(() => Promise.resolve());
+/** The demo shop, as it is on its first day. */
+export const demoDatabase = onceFor(loadDemoShop);
 
 /** What a browser that was let in sends: its cookie, and what only its own pages know. */
 export type ScreenHeaders = Record<string, string>;
@@ -66,9 +99,8 @@ export async function screenHeaders(db: Database, personId: number, name = 'A sc
 
 /** A migrated shop with two people and nothing else. */
 export async function openTestShop(): Promise<TestShop> {
-  const database = await emptyDatabase();
+  const database = await shapedDatabase();
   const db = connect(database.url);
-  await migrator(db.sequelize).up();
   const app = createApp({ db, logger: pino({ level: 'silent' }) });
   const [first, second] = await db.models.Person.bulkCreate(
     [

@@ -3,11 +3,15 @@ import { accessSync, constants, existsSync, mkdirSync, mkdtempSync, readdirSync,
 import os from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
+import { QueryTypes } from 'sequelize';
+import type { Database } from '../../database/connect';
+import { USUAL_COPIES_KEPT } from '@odontis/contract/copies';
 import { connect } from '../../database/connect';
-import { bringUp, MIGRATIONS } from '../../migrations/migrate';
+import { bringUp } from '../../migrations/migrate';
 import { wordsOfACopy } from '../../migrations/2026-11-29-words-of-a-copy';
 import type { CopyHead } from './copy-file';
-import { CopyTrouble, readCopy, readHead, writeCopy } from './copy-file';
+import { CopyTrouble, noWayInto, readCopy, readHead, writeCopy } from './copy-file';
+import { refuseNewer, refuseUnlessEmpty } from './into-empty';
 
 const run = promisify(execFile);
 /** A program of PostgreSQL on a database, which says what is wrong in its last line. Its password goes where no list of processes shows it. */
@@ -31,6 +35,15 @@ async function postgres(
       `${fails}: ${said.find((line) => /error|ERROR|fatal/.test(line)) ?? said.at(-1) ?? String(error)}`,
     );
   }
+}
+
+/** So many copies the shop keeps; asked of the database itself, which may be of another program's shape. */
+export async function copiesKept(db: Database): Promise<number> {
+  const [row] = await db.sequelize.query<{ kept: number | null }>(
+    `SELECT (book ->> 'copiesKept')::int AS kept FROM shop WHERE id = 1`,
+    { type: QueryTypes.SELECT },
+  );
+  return row?.kept ?? USUAL_COPIES_KEPT;
 }
 
 /** Somewhere for a dump in between that goes when it is done. */
@@ -78,19 +91,6 @@ function dropHalves(folder: string, now: Date): void {
   }
 }
 
-/** Why nothing can be written there, by the system's own code. */
-const noWayInto = (folder: string, error: unknown): CopyTrouble => {
-  const { code = '' } = error as { code?: string };
-  const why: Record<string, string> = {
-    ENOSPC: 'there is no room',
-    EACCES: 'it may not be written',
-    EROFS: 'it may only be read',
-  };
-  return new CopyTrouble(
-    `No copy can be put into ${folder}: ${why[code] ?? code}. The copies before are as they were.`,
-  );
-};
-
 export interface Backup {
   /** PostgreSQL's programs, and the running database. */
   readonly programs: string;
@@ -98,15 +98,13 @@ export interface Backup {
   readonly folder: string;
   readonly passphrase: string | null;
   readonly now: Date;
-  /** So many are kept, the newest; all of them where null. */
-  readonly kept: number | null;
 }
 
 /**
  * One consistent copy of everything, pictures included, while the shop goes on: as the database stood at one
- * moment. Older ones beyond what is kept go when the new one is whole. Returns its file. CopyTrouble where it cannot.
+ * moment. Older ones beyond what the shop keeps go when the new one is whole. Returns its file. CopyTrouble where it cannot.
  */
-export async function backUp({ programs, url, folder, passphrase, now, kept }: Backup): Promise<string> {
+export async function backUp({ programs, url, folder, passphrase, now }: Backup): Promise<string> {
   const into = path.join(folder, copyName(now));
   try {
     mkdirSync(folder, { recursive: true });
@@ -116,7 +114,9 @@ export async function backUp({ programs, url, folder, passphrase, now, kept }: B
     throw noWayInto(folder, error);
   }
   const db = connect(url);
+  let kept: number;
   try {
+    kept = await copiesKept(db);
     const [rows] = await db.sequelize.query('SELECT name FROM migration ORDER BY name');
     const migrations = (rows as { name: string }[]).map((row) => row.name);
     if (!migrations.includes(wordsOfACopy.name))
@@ -135,13 +135,11 @@ export async function backUp({ programs, url, folder, passphrase, now, kept }: B
       await writeCopy(dump, into, { madeAt: now.toISOString(), migrations }, passphrase);
     });
   } catch (error) {
-    const { code } = error as { code?: string };
-    if (code === 'ENOSPC' || code === 'EACCES' || code === 'EROFS') throw noWayInto(folder, error);
-    throw error;
+    throw noWayInto(folder, error);
   } finally {
     await db.sequelize.close();
   }
-  if (kept !== null) for (const old of copiesIn(folder).slice(kept)) rmSync(old.file, { force: true });
+  for (const old of copiesIn(folder).slice(kept)) rmSync(old.file, { force: true });
   return into;
 }
 
@@ -155,22 +153,13 @@ export async function restore(
   url: string,
   passphrase: string | null,
 ): Promise<CopyHead> {
-  const known = new Set(MIGRATIONS.map((one) => one.name));
-  const newer = readHead(file).head.migrations.filter((name) => !known.has(name));
-  if (newer.length > 0)
-    throw new CopyTrouble(
-      `${file} was made by a newer Odontis (${newer.join(', ')}). Restore it with that one; nothing was touched.`,
-    );
+  refuseNewer(file, readHead(file).head.migrations);
   return inFolder(async (aside) => {
     const dump = path.join(aside, 'dump');
     const told = await readCopy(file, dump, passphrase);
     const db = connect(url);
     try {
-      const [tables] = await db.sequelize.query(`SELECT 1 FROM pg_tables WHERE schemaname = 'public' LIMIT 1`);
-      if (tables.length > 0)
-        throw new CopyTrouble(
-          'There is a shop in this database already, and a copy never goes over one. Restore into an empty place.',
-        );
+      await refuseUnlessEmpty(db);
       const args = ['--exit-on-error', '--single-transaction', '--no-owner', dump];
       await postgres(programs, 'pg_restore', url, args, `${file} could not be restored, and nothing of it was kept`);
       await bringUp(db.sequelize);

@@ -17,6 +17,20 @@ export class CopyTrouble extends Error {
   override readonly name = 'CopyTrouble';
 }
 
+const NO_WAY: Readonly<Record<string, string>> = {
+  ENOSPC: 'there is no room',
+  EACCES: 'it may not be written',
+  EROFS: 'it may only be read',
+  ENOTDIR: 'part of it is a file',
+  EEXIST: 'it is a file',
+};
+/** Why nothing could be written there, in words where the system's code is known; as it was where not. */
+export function noWayInto(folder: string, error: unknown): unknown {
+  const why = NO_WAY[(error as { code?: string }).code ?? ''];
+  if (why === undefined || error instanceof CopyTrouble) return error;
+  return new CopyTrouble(`No copy can be put into ${folder}: ${why}. The copies before are as they were.`);
+}
+
 /**
  * A copy of the shop is one file: a line of JSON that says what it is, then the database's own dump (pg_dump's
  * custom format), encrypted where a passphrase was given. docs/formats.md describes it.

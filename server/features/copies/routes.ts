@@ -12,8 +12,8 @@ const NONE: CopiesState = { folder: '', count: 0, newest: null, kept: null };
 
 export function copyRoutes(db: Database, copies: ShopCopies | null): Router {
   const router = Router();
-  router.get('/copies', (_request, response) => {
-    response.json(copies?.stand() ?? NONE);
+  router.get('/copies', async (_request, response) => {
+    response.json((await copies?.stand()) ?? NONE);
   });
   router.post('/copies', async (request, response) => {
     const who = whoOf(request);
@@ -25,7 +25,7 @@ export function copyRoutes(db: Database, copies: ShopCopies | null): Router {
       throw error;
     }
     await keepChange(db, who, { kind: 'copy-made', about: 'the shop' });
-    response.status(201).json(copies.stand());
+    response.status(201).json(await copies.stand());
   });
   return router;
 }

@@ -3,6 +3,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Store } from '@ngrx/store';
+import { USUAL_COPIES_KEPT } from '@odontis/contract/copies';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
@@ -34,7 +35,6 @@ import { flatten } from '../../../shared/conflict/flatten';
 type AngleRow = keyof ShopBook['habits']['angles'];
 type Habits = ShopBook['habits'];
 
-/** How this shop speaks and works; a change shows at once everywhere. */
 /** Monday 1 to Sunday 7, as they are said in short. */
 const WEEKDAYS = [
   [1, 'Mo'],
@@ -46,6 +46,7 @@ const WEEKDAYS = [
   [7, 'Su'],
 ] as const;
 
+/** How this shop speaks and works; a change shows at once everywhere. */
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,6 +57,7 @@ const WEEKDAYS = [
 export class ShopbookPage {
   private readonly store = inject(Store);
   protected readonly speech = inject(Speech);
+  protected readonly usualKept = USUAL_COPIES_KEPT;
   protected readonly shop = this.store.selectSignal(shopFeature.selectShop);
   protected readonly refusal = this.store.selectSignal(shopFeature.selectRefusal);
   protected readonly asOwner = this.store.selectSignal(doorFeature.selectIsOwner);
