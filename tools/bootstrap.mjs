@@ -15,6 +15,7 @@ const commands = [
   'bench',
   'load',
   'kills',
+  'hostile',
   'shots',
   'build',
   'odontis',

@@ -159,10 +159,14 @@ const NEED_WORDS: Readonly<Record<Need, string>> = {
   owner: 'For owners.',
 };
 
-/** The description of every route, made from the contract (OpenAPI 3.1). */
-export function openApi(version: string): object {
+let made: Promise<object> | undefined;
+/** The description of every route, made from the contract once (OpenAPI 3.1); others are answered between its routes. */
+export const openApi = (version: string): Promise<object> => (made ??= describe(version));
+
+async function describe(version: string): Promise<object> {
   const paths: Record<string, Record<string, object>> = {};
   for (const [route, { does, takes, asks = [], gives, status = 200 }] of Object.entries(DESCRIBED)) {
+    await new Promise((resolve) => setImmediate(resolve));
     const [method = '', path = ''] = route.split(' ');
     const need: Need = NEEDS[route as keyof typeof NEEDS];
     const content = (schema: object) => ({ 'application/json': { schema } });

@@ -43,8 +43,8 @@ export function machineRoutes(db: Database, { measured, dataFolder, isOwn }: Mac
     if (!isOwn(request.socket.remoteAddress)) throw notSignedIn();
     response.type(measured.registry.contentType).send(await measured.registry.metrics());
   });
-  router.get('/openapi.json', (_request, response) => {
-    response.json(openApi(VERSION));
+  router.get('/openapi.json', async (_request, response) => {
+    response.json(await openApi(VERSION));
   });
   router.get('/machine', async (_request, response) => {
     const [[size], fs, slowest] = await Promise.all([
