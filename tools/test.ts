@@ -151,7 +151,7 @@ async function test(): Promise<void> {
   chmodSync(folder, 0o755);
   const cluster = await Cluster.start({ programs, folder, throwaway: true });
   const env = { ODONTIS_TEST_DATABASE: cluster.url() };
-  const forServer = wanted('server') || wanted('journey');
+  const forServer = ['server', 'twenty kills', 'journey'].some(wanted);
   // Two hands take part after part, as two cores are to be counted on: the longest first, and what starts the shop
   // itself after it was built. Building and testing the web checks its types as well.
   const parts: Part[] = [
@@ -176,6 +176,11 @@ async function test(): Promise<void> {
       env,
       after: 'web built',
       count: jasmineCount,
+    },
+    {
+      ...one('twenty kills in the middle of writing', 'node', ['tools/bootstrap.mjs', 'kills']),
+      env: { KILLS: '20' },
+      after: 'web built',
     },
     ...otherNodes(env),
     one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']),

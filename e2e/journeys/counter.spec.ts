@@ -2,30 +2,26 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
-import { chromium, expect, test } from '@playwright/test';
+import { chromium, expect } from '@playwright/test';
 import { ownShop } from '../fixtures/own-shop';
 import { pdfText } from '../fixtures/pdf-text';
 import { codesOnPdf, filmOfPdf, widePicture } from '../fixtures/pictures';
-import { ShopServer } from '../fixtures/shop-server';
+import { test } from '../fixtures/shop';
 import { Counter } from '../pages/counter';
 import type { Hands } from '../pages/counter';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
-const server = new ShopServer();
 let context: BrowserContext;
 let page: Page;
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(240_000);
-  await server.start();
   context = await browser.newContext();
   await comeIn(context);
   page = await context.newPage();
 });
 test.afterAll(async () => {
   await context.close();
-  await server.stop();
 });
 
 interface Rack {
@@ -126,7 +122,7 @@ async function takeInAll(browser: Browser, hands: Hands): Promise<void> {
 test('every family is taken in, refused or sent on by keyboard', ({ browser }) => takeInAll(browser, 'keyboard'));
 test('and by touch', ({ browser }) => takeInAll(browser, 'touch'));
 
-test('what is typed outlives a reload and the server going away, and opens one ticket', async () => {
+test('what is typed outlives a reload and the server going away, and opens one ticket', async ({ shop }) => {
   await arrive(page, '/counter');
   const counter = new Counter(page, 'keyboard');
   await counter.customer('Ravi "Teak" Ó Dálaigh — 木工 <i>&</i>');
@@ -136,10 +132,10 @@ test('what is typed outlives a reload and the server going away, and opens one t
   await counter.choose('Soft: a file bites');
   await page.reload();
   await expect(page.getByLabel('Length all round')).toHaveValue('3000 mm');
-  await server.killAll();
+  await shop.killAll();
   await counter.button(/^Take it in and hang a tag/);
   await expect(page.getByText('What you typed is still here')).toBeVisible();
-  await server.start();
+  await shop.start();
   const number = await counter.takeIn();
   const row = await rackRow(number);
   const { ticket, customer } = (await (await page.request.get(`/api/tickets/${row?.id}`)).json()) as {

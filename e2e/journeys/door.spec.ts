@@ -115,6 +115,7 @@ for (const hands of ['keyboard', 'touch'] as const)
     const before = page.url();
     await hand.act(who(page));
     await hand.button(/Wren Ashby/);
+    await expect(page.getByRole('button', { name: 'OK' })).toBeVisible();
     if (hands === 'keyboard') await page.keyboard.type(CODE);
     else for (const digit of CODE) await page.getByRole('button', { name: digit, exact: true }).tap();
     if (hands === 'keyboard') {

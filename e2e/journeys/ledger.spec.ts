@@ -1,18 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { ShopServer } from '../fixtures/shop-server';
+import { expect } from '@playwright/test';
+import { test } from '../fixtures/shop';
 import { arrive, expectAccessible, press } from '../pages/sound';
 
-const server = new ShopServer();
-
 test.describe.configure({ mode: 'serial' });
-test.beforeAll(async () => {
-  test.setTimeout(240_000);
-  await server.start();
-});
-test.afterAll(async () => {
-  await server.stop();
-});
 
 test('the ledger: a customer is found through a slip, changed, made one with a double, and saved as a card', async ({
   browser,

@@ -1,11 +1,11 @@
 import type { BrowserContext, Locator, Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { Dossier } from '@odontis/contract/dossier';
 import { dossier as answered } from '@odontis/contract/dossier';
 import { madeLine, madeScan, randomFrom } from '@odontis/core/reference/made-scan';
 import type { ScanWish, TrueTooth } from '@odontis/core/reference/made-scan';
 import { greyPng, widePicture } from '../fixtures/pictures';
-import { ShopServer } from '../fixtures/shop-server';
+import { test } from '../fixtures/shop';
 import { comeIn, expectAccessible } from '../pages/sound';
 
 interface Finding {
@@ -18,15 +18,12 @@ const of = (
   quantity: string,
 ): Dossier['sessions'][number]['readings'] => session?.readings.filter((r) => r.quantity === quantity) ?? [];
 
-const server = new ShopServer();
 let context: BrowserContext;
 let page: Page;
 let tickets: Map<string, number>;
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(240_000);
-  await server.start();
   context = await browser.newContext();
   await comeIn(context);
   page = await context.newPage();
@@ -40,7 +37,6 @@ test.beforeAll(async ({ browser }) => {
 });
 test.afterAll(async () => {
   await context.close();
-  await server.stop();
 });
 
 const dossier = async (family: string): Promise<Dossier> =>

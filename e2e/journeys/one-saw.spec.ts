@@ -1,23 +1,19 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { pdfText } from '../fixtures/pdf-text';
-import { ShopServer } from '../fixtures/shop-server';
+import { test } from '../fixtures/shop';
 import { wornBackSawCsv } from '../fixtures/worn-back-saw';
 import { arrive, expectAccessible, press } from '../pages/sound';
 
-const server = new ShopServer();
 let page: Page;
 let ticketUrl = '';
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(240_000);
-  await server.start();
   page = await (await browser.newContext()).newPage();
 });
 test.afterAll(async () => {
   await page.close();
-  await server.stop();
 });
 
 const at = (stage: string): string => `${ticketUrl}/${stage}`;
@@ -131,7 +127,9 @@ test('plan: the handle moves the numbers, Enter brings the advice back, acceptin
   await expect(page).toHaveURL(/\/bench$/);
 });
 
-test('bench: one key for next, one for back; a reload and kill -9 of everything resume at the same gullet', async () => {
+test('bench: one key for next, one for back; a reload and kill -9 of everything resume at the same gullet', async ({
+  shop,
+}) => {
   await expect(page.getByText('All of')).toHaveCount(0);
   for (let i = 0; i < 12; i++) await page.keyboard.press('Space');
   await page.keyboard.press('Backspace');
@@ -141,20 +139,20 @@ test('bench: one key for next, one for back; a reload and kill -9 of everything 
   await expectAccessible(page);
   await page.reload();
   await expect(page.locator('od-bench-page .where')).toHaveText(there);
-  await server.killAll();
+  await shop.killAll();
   for (let i = 0; i < 5; i++) await page.keyboard.press('PageDown');
   await expect(page.getByText(/The server is away\. Go on: 5 steps/)).toBeVisible();
   const further = await gullet();
   expect(further).not.toBe(there);
-  await server.start();
+  await shop.start();
   await expect(page.getByText('The server is away')).toHaveCount(0, { timeout: 15_000 });
   await page.reload();
   await expect(page.locator('od-bench-page .where')).toHaveText(further);
 });
 
-test('bench: the database dying under the server loses and doubles nothing', async () => {
+test('bench: the database dying under the server loses and doubles nothing', async ({ shop }) => {
   const before = (await doneStops()).length;
-  server.killDatabase();
+  shop.killDatabase();
   for (let i = 0; i < 4; i++) await page.keyboard.press('Space');
   await expect.poll(async () => (await doneStops().catch(() => [])).length, { timeout: 20_000 }).toBe(before + 4);
   await expect(page.getByText('The server is away')).toHaveCount(0, { timeout: 15_000 });
@@ -248,10 +246,10 @@ test('handover: the report says what was done; the ticket closes and the saw rem
   await expect(page.getByRole('row', { name: /tuned, .* off/ })).toBeVisible();
 });
 
-test('Ctrl-C ends cleanly and the second start takes under ten seconds and keeps every record', async () => {
-  expect(await server.stop()).toBe(0);
+test('Ctrl-C ends cleanly and the second start takes under ten seconds and keeps every record', async ({ shop }) => {
+  expect(await shop.stop()).toBe(0);
   const from = Date.now();
-  await server.start();
+  await shop.start();
   expect(Date.now() - from).toBeLessThan(10_000);
   const found = (await (await page.request.get('/api/customers?typed=ngaio')).json()) as unknown[];
   expect(found.length).toBe(1);

@@ -1,18 +1,11 @@
 import type { Browser } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { pdfText } from '../fixtures/pdf-text';
-import { ShopServer } from '../fixtures/shop-server';
+import { test } from '../fixtures/shop';
 import type { Hands } from '../pages/counter';
 import { Bench } from '../pages/bench';
 import { Counter } from '../pages/counter';
 import { arrive, expectAccessible } from '../pages/sound';
-
-const server = new ShopServer();
-test.beforeAll(async () => {
-  test.setTimeout(240_000);
-  await server.start();
-});
-test.afterAll(() => server.stop());
 
 /** A saw of this picture taken in for somebody, its measures as told, and its measuring opened. */
 async function takenIn(

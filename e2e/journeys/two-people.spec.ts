@@ -1,18 +1,9 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
-import { ShopServer } from '../fixtures/shop-server';
+import { expect } from '@playwright/test';
+import { test } from '../fixtures/shop';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
-const server = new ShopServer();
-
 test.describe.configure({ mode: 'serial' });
-test.beforeAll(async () => {
-  test.setTimeout(240_000);
-  await server.start();
-});
-test.afterAll(async () => {
-  await server.stop();
-});
 
 interface Row {
   readonly id: number;

@@ -1,24 +1,16 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { RackRow } from '@odontis/contract/ticket';
-import { ShopServer } from '../fixtures/shop-server';
+import { test } from '../fixtures/shop';
 import { arrive } from '../pages/sound';
 
-const server = new ShopServer();
 /** Telephone, tablet standing, tablet lying, desk, large desk. */
 const WIDTHS = [390, 800, 1024, 1280, 1920] as const;
 type Width = (typeof WIDTHS)[number];
 const heightOf = (width: Width): number => (width === 390 ? 844 : width === 800 ? 1280 : 768);
 
 test.describe.configure({ mode: 'serial' });
-test.beforeAll(async () => {
-  test.setTimeout(240_000);
-  await server.start();
-});
-test.afterAll(async () => {
-  await server.stop();
-});
 
 /** A ticket of the demo shop for every stage, of hand and back saws and of those that go round. */
 async function pagesOf(page: Page): Promise<string[]> {

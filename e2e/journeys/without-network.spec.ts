@@ -1,9 +1,8 @@
 import type { BrowserContext, Page } from '@playwright/test';
-import { expect, test } from '@playwright/test';
-import { ShopServer } from '../fixtures/shop-server';
+import { expect } from '@playwright/test';
+import { test } from '../fixtures/shop';
 import { arrive } from '../pages/sound';
 
-const server = new ShopServer();
 test.use({ serviceWorkers: 'allow' });
 test.describe.configure({ mode: 'serial' });
 let context: BrowserContext;
@@ -11,14 +10,11 @@ let page: Page;
 /** A saw that was kept. */
 let atHand = 0;
 test.beforeAll(async ({ browser }) => {
-  test.setTimeout(240_000);
-  await server.start();
   context = await browser.newContext({ serviceWorkers: 'allow' });
   page = await context.newPage();
 });
 test.afterAll(async () => {
   await context.close();
-  await server.stop();
 });
 
 interface Row {
