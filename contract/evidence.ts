@@ -12,15 +12,19 @@ export const seen = z.number({ error: 'What was seen last is missing.' }).int().
  * Readings as they are sent. Each goes with its session's key, so that a session begun away
  * from the server is begun there by whatever arrives first, and nothing sent twice counts twice.
  */
-export const newEvidence = z.object({
-  session: sessionHead.pick({ key: true, kind: true }),
-  seen,
-  readings: z
-    .array(reading)
-    .min(1, 'There is no reading.')
-    .max(MOST_READINGS, `At most ${MOST_READINGS} readings are sent at once.`),
-});
+const sent = <S extends z.ZodType>(one: S) =>
+  z.object({
+    session: sessionHead.pick({ key: true, kind: true }),
+    seen,
+    readings: z
+      .array(one)
+      .min(1, 'There is no reading.')
+      .max(MOST_READINGS, `At most ${MOST_READINGS} readings are sent at once.`),
+  });
+export const newEvidence = sent(reading);
 export type NewEvidence = z.infer<typeof newEvidence>;
+/** The same with its readings not looked at: a long line's are read some at a time. */
+export const newEvidenceUnread = sent(z.unknown());
 
 /** A session as it is answered: its readings in rows, what is alike in them once. */
 export const sentSession = sessionHead.extend({ readings: sentReadings });

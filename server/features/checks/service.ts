@@ -1,10 +1,11 @@
 import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
+import { handOf } from '@odontis/core/calibration/hand';
 import { judgeCut } from '@odontis/core/work/judge-cut';
 import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
-import { handOfPerson } from '../people/service';
+import { readingsOfHand } from '../people/service';
 import { readDossier } from '../tickets/dossier';
 import { Problem } from '../../http/problem';
 import { changeTicket, refuseStale } from '../tickets/hold';
@@ -27,7 +28,7 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       sessions: dossier.sessions,
       order: dossier.plan?.order ?? null,
       line: tested,
-      hand: await handOfPerson(db, by),
+      hand: handOf(await readingsOfHand(db, by)),
     });
     const { version: _seen, ...cut } = check;
     await db.models.CheckRound.create(

@@ -1,9 +1,10 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { lineMeasured, newEvidence, sessionDone } from '@odontis/contract/evidence';
+import { lineMeasured, newEvidenceUnread, sessionDone } from '@odontis/contract/evidence';
 import { recordId } from '@odontis/contract/fields';
+import { reading } from '@odontis/core/evidence/reading';
 import type { Database } from '../../database/connect';
-import { parse } from '../../http/parse';
+import { parse, parseMany } from '../../http/parse';
 import { whoOf } from '../../http/who';
 import { addEvidence, finishSession, lineIsMeasured } from './service';
 
@@ -13,7 +14,9 @@ export function evidenceRoutes(db: Database): Router {
   const router = Router();
   router.post('/tickets/:id/evidence', async (request, response) => {
     const id = parse(recordId, request.params.id);
-    response.status(201).json(await addEvidence(db, id, parse(newEvidence, request.body), whoOf(request)));
+    const unread = parse(newEvidenceUnread, request.body);
+    const readings = await parseMany(reading, unread.readings, '/readings');
+    response.status(201).json(await addEvidence(db, id, { ...unread, readings }, whoOf(request)));
   });
   router.post('/tickets/:id/sessions/:session/finish', async (request, response) => {
     const { note } = parse(sessionDone, request.body);

@@ -3,20 +3,21 @@ import type { Transaction } from 'sequelize';
 import { literal } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
-import { lineOf } from '@odontis/core/evidence/line-of';
-import { softEdgesOf } from '@odontis/core/saw/edges';
-import type { Filing } from '@odontis/core/saw/families';
+import type { FieldProblem } from '@odontis/contract/problem';
 import { hasToothLine } from '@odontis/core/evidence/quantities';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { readingFault } from '@odontis/core/evidence/reading-fault';
 import type { Saw } from '@odontis/core/saw/saw';
-import { standingTeeth } from '@odontis/core/evidence/tooth-reading';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
 import type { Database } from '../../database/connect';
 import { keepChange } from '../../database/keep-change';
+import { inParts } from '../../beside/thread';
+import { MOST_ERRORS } from '../../http/parse';
 import { Problem } from '../../http/problem';
+
 import type { Who } from '../../http/who';
 import { toSaw } from '../customers/service';
+import { lineIsRead } from '../plans/saw-work';
 import { personNames, readDossier } from '../tickets/dossier';
 import { changeTicket, holdTicket, refuseStale } from '../tickets/hold';
 import { keepReadings } from './keep-readings';
@@ -25,8 +26,9 @@ import { readSessions } from './read-sessions';
 
 /** A saw in the shop can be measured at any time: as it came in, and as it goes out. */
 const OPEN_STAGES = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
-/** Fewer standing teeth than this make no line. */
-const FEWEST_TEETH = 3;
+
+/** So many are looked at before others are answered between. */
+const READINGS_AT_ONCE = 500;
 
 /** The session of that key, begun here where it is new. A closed one takes nothing more. */
 async function openSession(
@@ -66,12 +68,10 @@ export async function addEvidence(
     const names = await personNames(db, t);
     const nameOf = (id: number): string => names.get(id) ?? '';
     const keys = readings.map((r) => r.key);
-    const here = await db.models.Evidence.findAll({
-      attributes: ['key', 'sessionId'],
-      where: { key: keys },
-      raw: true,
-      transaction: t,
-    });
+    const here = await db.sequelize.query<{ key: string; sessionId: number }>(
+      'SELECT key, session_id AS "sessionId" FROM evidence WHERE key = ANY($1::uuid[])',
+      { type: QueryTypes.SELECT, bind: [keys], transaction: t },
+    );
     const known = new Set(here.map((r) => r.key));
     const fresh = readings.filter((r) => !known.has(r.key));
     if (new Set(keys).size < keys.length)
@@ -128,11 +128,17 @@ async function refuseUnfit(
           transaction: t,
         });
   const known = new Map<string, Pick<Reading, 'quantity' | 'part' | 'place'>>(olds.map((r) => [r.key, r]));
-  const faults = fresh.flatMap((r, i) => {
-    const says = readingFault(saw, r, known) ?? toothFault(r);
-    known.set(r.key, r);
-    return says ? [{ path: `/readings/${i}`, message: says }] : [];
-  });
+  const faults: FieldProblem[] = [];
+  let at = 0;
+  for await (const part of inParts(fresh, READINGS_AT_ONCE)) {
+    for (const reading of part) {
+      const says = readingFault(saw, reading, known) ?? toothFault(reading);
+      known.set(reading.key, reading);
+      if (says) faults.push({ path: `/readings/${at}`, message: says });
+      at++;
+    }
+    if (faults.length >= MOST_ERRORS) break;
+  }
   if (faults.length > 0) throw new Problem('bad-input', faults[0]?.message ?? '', faults);
 }
 
@@ -197,12 +203,7 @@ export function lineIsMeasured(db: Database, ticketId: number, version: number):
       if (row.stage === 'measure') await row.update({ stage: 'plan', version: row.version + 1 }, { transaction: t });
       return;
     }
-    const edges = softEdgesOf(dossier.saw);
-    const enough = (edge: Filing | null): boolean => {
-      const line = lineOf(dossier.sessions, dossier.saw, 'before', edge);
-      return line !== null && standingTeeth(line.teeth).length >= FEWEST_TEETH;
-    };
-    if (!(edges.length > 0 ? edges : [null]).some(enough))
+    if (!(await lineIsRead(dossier)))
       throw new Problem('readings-unfit', 'Measure three teeth at least before going on.');
     if (row.stage === 'measure') await row.update({ stage: 'plan', version: row.version + 1 }, { transaction: t });
   });

@@ -1,7 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { NewCalibration, NewPerson, Person, PersonChange } from '@odontis/contract/people';
-import type { CalibrationReading, Hand } from '@odontis/core/calibration/hand';
-import { handOf } from '@odontis/core/calibration/hand';
+import type { CalibrationReading } from '@odontis/core/calibration/hand';
 import type { Database } from '../../database/connect';
 import { keepChange } from '../../database/keep-change';
 import { firstOfKey } from '../../database/made-once';
@@ -82,9 +81,9 @@ export async function addCalibration(
   return listPeople(db);
 }
 
-/** The hand a plan of this person's is made with. */
-export async function handOfPerson(db: Database, personId: number): Promise<Hand> {
-  return handOf((await db.models.Calibration.findAll({ where: { personId }, order: ['id'] })).map(toReading));
+/** What the hand a plan of this person's is made with did before, in the order it was read. */
+export async function readingsOfHand(db: Database, personId: number): Promise<CalibrationReading[]> {
+  return (await db.models.Calibration.findAll({ where: { personId }, order: ['id'] })).map(toReading);
 }
 
 /** The database holds each kind to its bounds, as the contract does. */

@@ -1,0 +1,47 @@
+import { Piscina } from 'piscina';
+import { Problem } from '../http/problem';
+
+/** Work that waits its turn; more at once are asked to come again. */
+const MOST_WAITING = 100;
+/** A thread with nothing to do for so long goes. */
+const IDLE_MS = 10 * 60_000;
+
+/**
+ * A thread beside the server's loop for one kind of work, so that nobody else waits for it: one, since a shop has two
+ * cores and the other one serves. Begun with the first of it and kept.
+ */
+export class Thread<In, Out> {
+  private pool: Piscina<In, Out> | undefined;
+
+  /** The module that does it, its default export; and what is said where too much waits. */
+  constructor(
+    private readonly worker: URL,
+    private readonly tooMuch: string,
+  ) {}
+
+  /** Throws Problem `busy` where too much waits, and whatever the work throws. */
+  async run(work: In): Promise<Out> {
+    this.pool ??= new Piscina<In, Out>({
+      filename: this.worker.href,
+      // The thread reads the house's TypeScript as the server does.
+      execArgv: ['--import', 'tsx'],
+      minThreads: 0,
+      maxThreads: 1,
+      maxQueue: MOST_WAITING,
+      idleTimeout: IDLE_MS,
+    });
+    if (this.pool.queueSize >= MOST_WAITING) throw new Problem('busy', this.tooMuch);
+    return this.pool.run(work);
+  }
+}
+
+/** Others are answered between. */
+export const breath = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+/** What is long, so many at a time, others being answered between. */
+export async function* inParts<T>(items: readonly T[], size: number): AsyncGenerator<readonly T[]> {
+  for (let from = 0; from < items.length; from += size) {
+    if (from > 0) await breath();
+    yield items.slice(from, from + size);
+  }
+}
