@@ -21,6 +21,7 @@ import { wordsOfACopy } from './2026-11-29-words-of-a-copy';
 import { madeOnce } from './2026-11-29-made-once';
 import { behindADoor } from './2026-11-30-behind-a-door';
 import { pressesAtOnce } from './2026-11-30-presses-at-once';
+import { ordersWithoutWords } from './2026-11-30-orders-without-words';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -48,6 +49,7 @@ export const MIGRATIONS: readonly Migration[] = [
   madeOnce,
   behindADoor,
   pressesAtOnce,
+  ordersWithoutWords,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -16,7 +16,8 @@ describe('a long line', () => {
   beforeAll(async () => {
     shop = await openTestShop();
     const opened = (await shop.send('post', '/api/tickets', newTicketBody())).body as Dossier;
-    const readings = lineBody('before', hollowReadings(TEETH));
+    const teeth = hollowReadings(TEETH).map((one) => ({ ...one, note: one.tooth === 7 ? 'Wren’s nail' : null }));
+    const readings = lineBody('before', teeth);
     expect((await shop.send('post', `/api/tickets/${opened.ticket.id}/evidence`, readings)).status).toBe(201);
     long = await readDossier(shop.db, opened.ticket.id);
   });
@@ -35,6 +36,9 @@ describe('a long line', () => {
     // As it is kept, which is as JSON.
     expect(JSON.stringify(order)).toBe(JSON.stringify(keptOrder(orderOf(of(0.1)))));
     expect(order.stops).toBeGreaterThan(TEETH);
+    // Frozen for good, it holds no words of anybody's.
+    expect(JSON.stringify(long)).toContain('Wren’s nail');
+    expect(JSON.stringify(order)).not.toContain('nail');
     expect([await lineIsRead(long), hasLine(long)]).toEqual([true, true]);
     expect(await lineIsRead({ ...long, sessions: [] })).toBeFalse();
   });
