@@ -183,6 +183,7 @@ async function test(): Promise<void> {
       after: 'web built',
     },
     ...otherNodes(env),
+    one('audit of packages', 'node', ['tools/bootstrap.mjs', 'audit']),
     one('lint: rules', 'npx', ['eslint', '.', '--max-warnings', '0']),
     one('lint: format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']),
     one('types: all of Node', 'npx', ['tsc', '-p', 'tsconfig.json']),
