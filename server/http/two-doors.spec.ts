@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
+import tls from 'node:tls';
 import { fingerprintOf, ownCertificates } from '../../tools/certificates';
 import { TwoDoors } from './two-doors';
 import { freePort } from '../testing/free-port';
@@ -68,6 +69,20 @@ describe('one port for those who speak over TLS and those who do not', () => {
     } finally {
       elsewhere = false;
     }
+  });
+
+  it('TLS older than 1.2 is not spoken', async () => {
+    const spoken = (version: 'TLSv1.1' | 'TLSv1.2'): Promise<string | null> =>
+      new Promise((resolve, reject) => {
+        const to = { port, host: '127.0.0.1', ca: authority, servername: 'localhost', ciphers: 'DEFAULT@SECLEVEL=0' };
+        const socket = tls.connect({ ...to, minVersion: version, maxVersion: version }, () => {
+          resolve(socket.getProtocol());
+          socket.end();
+        });
+        socket.on('error', reject);
+      });
+    await expectAsync(spoken('TLSv1.1')).toBeRejectedWithError(/protocol version|alert number 70/);
+    expect(await spoken('TLSv1.2')).toBe('TLSv1.2');
   });
 
   it('who does not trust the authority gets nothing, and the port goes on', async () => {

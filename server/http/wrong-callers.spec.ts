@@ -70,6 +70,13 @@ describe('a caller who is wrong', () => {
     expect((await shop.send('get', `/api/tickets/${ticket.id}`)).status).toBe(200);
   });
 
+  it('about what is asked twice in one address, and fields nobody asked for', async () => {
+    expect((await shop.send('get', '/api/customers?typed=a&typed=b')).status).toBe(400);
+    const answer = await shop.send('post', '/api/tickets', { ...newTicketBody(), version: 99, stage: 'closed' });
+    const { stage, version } = (answer.body as Dossier).ticket;
+    expect([answer.status, stage, version]).toEqual([201, 'measure', 1]);
+  });
+
   it('about days and times no calendar of a shop has', async () => {
     for (const promisedOn of ['0000-01-01', '9999-12-31', '2031-02-30'])
       expect((await shop.send('post', '/api/tickets', newTicketBody({ promisedOn }))).status)

@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import https from 'node:https';
+import os from 'node:os';
+import path from 'node:path';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import type { DoorState } from '@odontis/contract/door';
 import { CSRF_HEADER, doorState, SITTING_HEADER } from '@odontis/contract/door';
 import type { Dossier } from '@odontis/contract/dossier';
 import { problem } from '@odontis/contract/problem';
+import { ownCertificates } from '../../../tools/certificates';
 import { createApp } from '../../app';
 import { FIRST_BOOK } from '../shop/service';
 import { hollowReadings, lineBody, newTicketBody, openTestShop } from '../../testing/test-shop';
@@ -82,6 +87,27 @@ describe('the door', () => {
         .withContext(code)
         .toBe(400);
     expect((await setCode(screen, id, '2749', PASSWORD)).status).toBe(200);
+  });
+
+  it('a password is taken as it is typed: 128 signs of any script, to the last of them', async () => {
+    const long = 'Ž木 ¯\\_(ツ)_/¯ 🪚'.repeat(20).slice(0, 127);
+    expect((await post('/door/first', { ...OWNER, password: `${long}a` })).status).toBe(200);
+    expect((await signIn({ password: `${long}b` })).status).toBe(403);
+    expect((await signIn({ password: `${long}a ` })).status).toBe(403);
+    expect((await signIn({ password: `${long}a` })).status).toBe(200);
+  });
+
+  it('over TLS the cookie is one that no other host or path can set', async () => {
+    const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-door-'));
+    const made = await ownCertificates(folder, ['127.0.0.1']);
+    const served = https.createServer({ key: made.key, cert: made.cert }, own).listen(0, '127.0.0.1');
+    await new Promise((resolve) => served.once('listening', resolve));
+    const answer = await supertest(served).post('/api/door/first').ca(made.authority).send(OWNER);
+    const [token, csrf] = ([] as string[]).concat(answer.headers['set-cookie'] ?? []);
+    expect(token).toMatch(/^__Host-odontis=[\w-]{43}; .*Path=\/; .*HttpOnly; Secure; SameSite=Strict$/);
+    expect(csrf).toMatch(/; Secure; SameSite=Strict$/);
+    await new Promise((resolve) => served.close(resolve));
+    rmSync(folder, { recursive: true, force: true });
   });
 
   it('nothing that lets somebody in is kept as it is, and no answer holds it', async () => {
