@@ -66,3 +66,8 @@ export function ensureChromium(): string {
   process.env['CHROME_BIN'] = found;
   return found;
 }
+
+/** Debian's certutil, by which the tests' tablet comes to trust the shop, installed first where there is none. */
+export function ensureCertutil(): void {
+  if (!existsSync('/usr/bin/certutil')) aptInstall(['libnss3-tools'], 'certutil');
+}

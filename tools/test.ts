@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, chmodSync, existsSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { Cluster, freePort } from './cluster';
-import { ensureChromium, ensurePostgres } from './debian';
+import { ensureCertutil, ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
 
 interface Tally {
@@ -145,6 +145,7 @@ async function test(): Promise<void> {
   };
   const programs = ensurePostgres();
   ensureChromium();
+  if (wanted('journey')) ensureCertutil();
 
   // A cluster, folders and ports of the tests' own: never the data of npm start.
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-test-'));
