@@ -16,8 +16,8 @@ import { buildWeb, WEB_FOLDER } from './web-build';
 /** So many times server or database is killed in the middle of what is being written. */
 const KILLS = Number(process.env['KILLS'] ?? 1000);
 /** Hands that write all the while, each waiting for its own answer. */
-const HANDS = 8;
-const LONGEST_BETWEEN_MS = 1500;
+const HANDS = 4;
+const LONGEST_BETWEEN_MS = 1000;
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -70,7 +70,7 @@ async function kills(): Promise<void> {
           if (error instanceof Error && error.message.startsWith(route)) throw error;
         }
         again++;
-        await pause(100);
+        await pause(250);
       }
     };
     const hand = async (n: number): Promise<void> => {

@@ -88,6 +88,7 @@ export function lineCorners(profile: Float32Array, rakers = false): LineCorners 
       : withoutSpecks(withoutTwins(whole.tips, pitchPx), pitchPx, range),
     pitchPx,
     Math.max(1.5, STUB_SWING * range),
+    range,
   );
   const tips = found.map((tip) => centred(profile, tip, 1, 0.4 * pitchPx));
   const gullets = gulletsOf(profile, tips, pitchPx, from, to).map((g) => centred(profile, g, -1, 0.3 * pitchPx));
@@ -155,9 +156,49 @@ const SPECK_DEPTH = 0.12;
 /** Two teeth that stand a pitch apart to this share of it have none between them, however high it stands. */
 const ONE_PITCH = 0.15;
 
-/** Between tips too far apart the stub of a broken tooth may still stand. */
-function withStubs(profile: Float32Array, tips: readonly Corner[], pitchPx: number, swing: number): Corner[] {
-  const all: Corner[] = [];
+/**
+ * A stub beyond the first or last whole tooth stands so far from it, in pitches, swings so much to its neighbour and to the plate beyond, in
+ * shares of the range, and is wider than a speck. No source.
+ */
+const END_STUB = { nearest: 0.6, farthest: 1.4 } as const;
+const END_SWING = 0.15;
+const OUTER_SWING = 0.3;
+const LEAST_END_SWING_PX = 3;
+const SPECK_PX = 6;
+
+/** The stub of a broken first or last tooth: before it, too, the plate is lower; an end of the plate is none. */
+function stubBeyond(profile: Float32Array, tip: Corner, way: 1 | -1, pitchPx: number, range: number): Corner[] {
+  const swing = Math.max(LEAST_END_SWING_PX, END_SWING * range);
+  const reach = (pitches: number): number => Math.round(tip.x + way * pitches * pitchPx);
+  const [a, b] = [reach(END_STUB.nearest), reach(END_STUB.farthest)];
+  let found: Corner = { x: a, rise: -Infinity };
+  for (let x = Math.min(a, b); x <= Math.max(a, b); x++)
+    if ((profile[x] ?? NaN) > found.rise) found = { x, rise: profile[x] as number };
+  const lowest = (from: number, to: number): number => {
+    let low = Infinity;
+    for (let x = Math.min(from, to); x <= Math.max(from, to); x++)
+      if ((profile[x] ?? NaN) < low) low = profile[x] as number;
+    return low;
+  };
+  const outer = lowest(found.x, Math.round(found.x + way * pitchPx));
+  const inner = lowest(found.x, Math.round(tip.x));
+  let wide = 1;
+  for (const step of [-1, 1])
+    for (let x = found.x + step; found.rise - (profile[x] ?? NaN) < swing / 2; x += step) wide++;
+  const stands = found.rise - inner >= swing && found.rise - outer >= OUTER_SWING * range;
+  return stands && wide > SPECK_PX ? [found] : [];
+}
+
+/** Between tips too far apart, and beyond the first and the last, the stub of a broken tooth may still stand. */
+function withStubs(
+  profile: Float32Array,
+  tips: readonly Corner[],
+  pitchPx: number,
+  swing: number,
+  range: number,
+): Corner[] {
+  const [first, last] = [tips[0], tips[tips.length - 1]];
+  const all: Corner[] = first ? stubBeyond(profile, first, -1, pitchPx, range) : [];
   tips.forEach((tip, i) => {
     all.push(tip);
     const next = tips[i + 1];
@@ -168,7 +209,7 @@ function withStubs(profile: Float32Array, tips: readonly Corner[], pitchPx: numb
       if (stub.x - before.x > 0.5 * pitchPx && next.x - stub.x > 0.5 * pitchPx) all.push(stub);
     }
   });
-  return all;
+  return last ? [...all, ...stubBeyond(profile, last, 1, pitchPx, range)] : all;
 }
 
 /** Lowest place before, between and after the tips; beside a gap the one within a pitch of the tip. */

@@ -86,6 +86,23 @@ describe('tracing made scans with exact truth', () => {
     expect(result.summary).toEqual(jasmine.objectContaining({ teeth: 107, broken: 2, missing: 1 }));
   });
 
+  it('a broken first or last tooth is numbered as it stands, however low its stub', () => {
+    const worn = { unevenMm: 0.06, unequalMm: 0.03, unlikeDeg: 2, roundMm: 0.02, teeth: 24 };
+    for (const [broken, rakeDeg, pitchMm, seed] of [
+      [1, 3.3, 1.54, 4],
+      [1, 0.4, 2.01, 14],
+      [24, 2, 2.3, 43],
+      [24, -12, 3, 44],
+    ] as const) {
+      const line = { ...worn, broken: [broken], rakeDeg, pitchMm, seed };
+      const { result, truth } = traced(line, { dpi: 600, skewDeg: 2, noise: 3, seed }, { heel: 'left' });
+      expect([result.teeth.length, truth.missed, truth.invented, truth.miscalled])
+        .withContext(`seed ${seed}`)
+        .toEqual([24, 0, 0, 0]);
+      expect(result.teeth[broken - 1]?.kind).toBe('broken');
+    }
+  });
+
   it('its standard errors are honest to a factor of two over many scans', () => {
     const next = randomFrom(3);
     const tips: number[] = [];
