@@ -9,7 +9,7 @@ import { oldDatabase } from '../testing/old-database';
 const LAST_BEFORE = '2026-11-28-one-evidence';
 const THIS = '2026-11-29-one-order';
 interface FirstForm {
-  readonly inputs: object;
+  readonly inputs: { readonly readings: readonly { readonly note?: unknown }[] };
   readonly plan: { readonly steps: readonly { readonly stops: readonly unknown[] }[]; readonly minutes: number };
 }
 const first = JSON.parse(readFileSync('core/work/old-forms/order-0.json', 'utf8')) as FirstForm;
@@ -52,7 +52,9 @@ describe('accepted plans become work orders', () => {
     ]);
     await old.up();
     const { plan } = await readDossier(db, 1);
-    expect(plan?.order).toEqual(readOrder({ version: 0, ...first }));
+    // What was noted at a tooth stays with its reading alone.
+    const readings = first.inputs.readings.map(({ note: _, ...reading }) => reading);
+    expect(plan?.order).toEqual(readOrder({ version: 0, ...first, inputs: { ...first.inputs, readings } }));
     expect([walkOf(plan?.order.steps ?? []).length, plan?.done]).toEqual([stops, [0]]);
   });
 
