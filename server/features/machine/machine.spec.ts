@@ -43,7 +43,8 @@ describe('how the shop’s computer does', () => {
     expect(answer.headers['content-type']).toContain('text/plain; version=0.0.4');
     const line = /^http_request_duration_seconds_count\{method="GET",route="\/tickets\/:id",status="404"\} 1$/m;
     expect(answer.text).toMatch(line);
-    expect(answer.text).not.toMatch(/Wren|77/);
+    // A duration may have any digits: as a name or a number of something it stands nowhere.
+    expect(answer.text).not.toMatch(/Wren|\/77|="77"/);
     const away = createApp({ db: shop.db, logger: pino({ level: 'silent' }), isOwn: () => false });
     expect((await supertest(away).get('/api/metrics')).status).toBe(401);
   });
