@@ -30,34 +30,35 @@ export interface ShopState {
   readonly shop: Shop | null;
   readonly people: readonly Person[];
   readonly refusal: Refusal | null;
-  readonly keeping: boolean;
+  /** Changes of the book on their way. */
+  readonly pending: number;
 }
 
-const initial: ShopState = { shop: null, people: [], refusal: null, keeping: false };
+const initial: ShopState = { shop: null, people: [], refusal: null, pending: 0 };
+
+/** One change fewer is on its way. */
+const oneLess = ({ pending }: ShopState): Pick<ShopState, 'pending'> => ({ pending: Math.max(0, pending - 1) });
 
 export const shopFeature = createFeature({
   name: 'shop',
   reducer: createReducer(
     initial,
     on(ShopCalls.loaded, (state, { shop, people }): ShopState => ({ ...state, shop, people, refusal: null })),
-    on(ShopPage.bookChanged, (state): ShopState => ({ ...state, keeping: true, refusal: null })),
-    on(ShopCalls.bookKept, ShopPage.theirsTaken, (state, { shop }): ShopState => ({
-      ...state,
-      shop,
-      keeping: false,
-      refusal: null,
-    })),
+    on(ShopPage.bookChanged, (state): ShopState => ({ ...state, pending: state.pending + 1, refusal: null })),
+    on(ShopCalls.bookKept, (state, { shop }): ShopState => ({ ...state, shop, ...oneLess(state), refusal: null })),
+    on(ShopPage.theirsTaken, (state, { shop }): ShopState => ({ ...state, shop, refusal: null })),
     on(ShopPage.peopleChanged, (state, { people }): ShopState => ({ ...state, people })),
-    on(ShopCalls.refused, (state, { refusal }): ShopState => ({ ...state, refusal, keeping: false })),
+    on(ShopCalls.refused, (state, { refusal }): ShopState => ({ ...state, refusal, ...oneLess(state) })),
     on(ShopPage.refusalRead, (state): ShopState => ({ ...state, refusal: null })),
   ),
-  extraSelectors: ({ selectShop, selectPeople }) => {
+  extraSelectors: ({ selectShop, selectPeople, selectPending }) => {
     const selectPerson = createSelector(
       selectPeople,
       doorFeature.selectHere,
       (people, here): Person | null => people.find((p) => p.id === here?.personId) ?? null,
     );
     return {
+      selectKeeping: createSelector(selectPending, (pending): boolean => pending > 0),
       selectBook: createSelector(selectShop, (shop): ShopBook | null => shop?.book ?? null),
       selectPerson,
       /** What the person at the screen is known to do with file, stone and set tool. */

@@ -1,5 +1,6 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
+import type { ShopBook } from '@odontis/contract/shop';
 import { testDoor, testShop } from '../../../testing/test-dossier';
 import { comeIn, refusalBody, withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
@@ -38,6 +39,26 @@ describe('the shop book', () => {
     await change('[aria-label="Rip rake"]', 'steep');
     bench.http.expectNone('/api/shop');
     expect(host().querySelector('od-notice')?.textContent).toContain('not an angle a file can leave');
+  });
+
+  it('a change made while another is on its way comes on top of it, and neither is lost', async () => {
+    await change('#sb-copies', '5');
+    await change('#sb-wage', '60');
+    await change('#sb-lock', '40');
+    const told = (): { version: number; book: ShopBook } => bench.http.expectOne('/api/shop').request.body;
+    const kept = (sent: { version: number; book: ShopBook }): object => ({
+      ...testShop(),
+      ...sent,
+      version: sent.version + 1,
+    });
+    const first = bench.http.expectOne('/api/shop');
+    expect([first.request.body.book.copiesKept, first.request.body.book.rates.wagePerHour]).toEqual([5, 48]);
+    first.flush(kept(first.request.body));
+    const second = bench.http.expectOne('/api/shop');
+    expect([second.request.body.version, second.request.body.book.rates.wagePerHour]).toEqual([4, 60]);
+    second.flush(kept(second.request.body));
+    const { version, book } = told();
+    expect([version, book.copiesKept, book.rates.wagePerHour, book.lockAfterMinutes]).toEqual([5, 5, 60, 40]);
   });
 
   it('shows both books when somebody else was faster, and keeps mine on their version', async () => {

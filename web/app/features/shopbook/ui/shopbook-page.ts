@@ -76,10 +76,15 @@ export class ShopbookPage {
     inject(Keys).here.set([]);
   }
 
+  /** The book with what is on its way: the next change comes on top of it. */
+  private readonly book = computed<ShopBook | null>(
+    () => (this.keeping() ? this.wanted() : null) ?? this.shop()?.book ?? null,
+  );
+
   protected set(change: Partial<ShopBook>): void {
     const shop = this.shop();
     if (!shop) return;
-    const book = shopBook.safeParse({ ...shop.book, ...change });
+    const book = shopBook.safeParse({ ...this.book(), ...change });
     this.slip.set(book.success ? null : (fieldErrors(book.error)[0]?.message ?? null));
     if (!book.success) return;
     this.wanted.set(book.data);
@@ -87,8 +92,8 @@ export class ShopbookPage {
   }
 
   protected habit(change: Partial<Habits>): void {
-    const shop = this.shop();
-    if (shop) this.set({ habits: { ...shop.book.habits, ...change } });
+    const book = this.book();
+    if (book) this.set({ habits: { ...book.habits, ...change } });
   }
 
   protected readonly usualShoes = USUAL_SHOES_MM;
@@ -111,7 +116,7 @@ export class ShopbookPage {
   }
 
   protected readonly weekdays = WEEKDAYS;
-  protected readonly hours = computed<BenchHours>(() => this.shop()?.book.bench ?? USUAL_HOURS);
+  protected readonly hours = computed<BenchHours>(() => this.book()?.bench ?? USUAL_HOURS);
 
   protected bench(change: Partial<BenchHours>): void {
     const { minutesPerDay, days } = { ...this.hours(), ...change };
@@ -119,8 +124,8 @@ export class ShopbookPage {
   }
 
   protected rate(change: Partial<ShopBook['rates']>): void {
-    const shop = this.shop();
-    if (shop) this.set({ rates: { ...shop.book.rates, ...change } });
+    const book = this.book();
+    if (book) this.set({ rates: { ...book.rates, ...change } });
   }
 
   protected number = (text: string): number => Number(text.trim().replace(',', '.').replace(/\s*%$/, '') || NaN);
@@ -146,7 +151,7 @@ export class ShopbookPage {
       this.slip.set(`"${text}" is not an angle a file can leave.`);
       return;
     }
-    const angles = this.shop()?.book.habits.angles;
+    const angles = this.book()?.habits.angles;
     if (angles) this.habit({ angles: { ...angles, [row]: { ...this.anglesOf(angles, row), [which]: read.deg } } });
   }
 
