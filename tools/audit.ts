@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { jsonOf } from '../server/features/copies/read-file';
 import type { LookedAt } from './packages';
 import { auditFaults, packagesOf } from './packages';
 import { endWith, Plainly } from './say';
@@ -30,14 +31,6 @@ function advisories(looked: LookedAt): string[] | null {
     ),
   );
 }
-
-const jsonOf = (text: string): unknown => {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-};
 
 /** npm run audit: every package against what was looked at; -- --looked writes down that they were looked at now. */
 function audit(): void {

@@ -151,7 +151,7 @@ describe('everything of a shop in open forms', () => {
       ],
       [
         (at: string) => list(at, (was) => ({ ...was, tables: { ...was.tables, secret: was.tables['saw'] } })),
-        /secret.jsonl is missing/,
+        /secret is in no export/,
       ],
       [
         // A reading of a saw that is not there.

@@ -3,6 +3,8 @@ import { expect } from '@playwright/test';
 import { pdfText } from '../fixtures/pdf-text';
 import { test } from '../fixtures/shop';
 import { wornBackSawCsv } from '../fixtures/worn-back-saw';
+import { Bench } from '../pages/bench';
+import { Counter } from '../pages/counter';
 import { arrive, expectAccessible, press } from '../pages/sound';
 
 let page: Page;
@@ -178,12 +180,7 @@ test('bench: another device stands at the same gullet, and both can go on withou
 });
 
 test('bench: to the end of the plan, then the check', async () => {
-  const total = Number(/of (\d+)/.exec(await page.getByText(/stop \d+ of \d+/).innerText())?.[1]);
-  for (let i = 0; i < total; i++) {
-    await page.keyboard.press('Space');
-    if (i % 40 === 0 && (await page.getByText('All done at the vise').isVisible())) break;
-  }
-  await expect(page.getByText('All done at the vise')).toBeVisible();
+  await new Bench(new Counter(page, 'keyboard')).walk();
   await press(page, 'link', 'To the check');
   await expect(page).toHaveURL(/\/check$/);
 });

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { FieldProblem } from '@odontis/contract/problem';
-import { inParts } from '../beside/thread';
+import { inParts } from '../beside/in-parts';
 import { Problem } from './problem';
 
 /** Most complaints sent back at once. */

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { breath } from '../beside/thread';
+import { breath } from '../beside/in-parts';
 import { Problem } from './problem';
 
 /** So much is looked at before others are answered between. */

@@ -1,4 +1,5 @@
 import { problem } from '@odontis/contract/problem';
+import { jsonOf } from '../features/copies/read-file';
 import type { Database } from '../database/connect';
 import { NEEDS } from '../http/needs';
 import { QueryTypes } from 'sequelize';
@@ -145,14 +146,6 @@ export async function sendHostile(work: HostileWork): Promise<HostileReport> {
   }
   return { sent: work.requests, answered, slowestMs, routes: refused, faults };
 }
-
-const jsonOf = (text: string): unknown => {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-};
 
 /** Half a pair of signs cannot stand in an address. */
 const wellFormed = (text: string): string => text.replace(/[\ud800-\udfff]/g, '\ufffd');

@@ -1,4 +1,4 @@
-import { createCipheriv, createDecipheriv, createHash, randomBytes, scryptSync } from 'node:crypto';
+import { createCipheriv, createDecipheriv, randomBytes, scryptSync } from 'node:crypto';
 import {
   closeSync,
   createReadStream,
@@ -11,6 +11,7 @@ import {
 } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
+import { jsonOf, sumOf } from './read-file';
 
 /** Why a copy cannot be made or read, in one sentence. */
 export class CopyTrouble extends Error {
@@ -55,12 +56,6 @@ const SALT_BYTES = 16;
 const KEY_BYTES = 32;
 const key = (passphrase: string, salt: Buffer): Buffer => scryptSync(passphrase, salt, KEY_BYTES);
 
-const hashOf = async (file: string, start = 0): Promise<string> => {
-  const hash = createHash('sha256');
-  for await (const part of createReadStream(file, { start })) hash.update(part as Buffer);
-  return hash.digest('hex');
-};
-
 /** A dump into a copy beside its place, moved there when it is whole and on disk: a copy cut short is none. */
 export async function writeCopy(
   dump: string,
@@ -79,7 +74,7 @@ export async function writeCopy(
       encrypted = { salt: saltText ?? '', iv: ivText ?? '', tag: tag ?? '' };
     }
     const from = encrypted ? body : dump;
-    const line: CopyHead = { format: 'odontis-copy', version: 1, ...told, sha256: await hashOf(from), encrypted };
+    const line: CopyHead = { format: 'odontis-copy', version: 1, ...told, sha256: await sumOf(from), encrypted };
     const out = createWriteStream(whole, { mode: 0o600 });
     out.write(`${JSON.stringify(line)}\n`);
     await pipeline(createReadStream(from), out);
@@ -116,18 +111,10 @@ export function readHead(file: string): { readonly head: CopyHead; readonly body
   }
 }
 
-const jsonOf = (text: string): unknown => {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-};
-
 /** The dump out of a copy, checked first: every byte as it was written, and the passphrase the right one. CopyTrouble where not. */
 export async function readCopy(file: string, into: string, passphrase: string | null): Promise<CopyHead> {
   const { head: told, bodyAt } = readHead(file);
-  if ((await hashOf(file, bodyAt)) !== told.sha256)
+  if ((await sumOf(file, bodyAt)) !== told.sha256)
     throw new CopyTrouble(
       `${file} is not as it was written: it was cut short or changed. Nothing was restored; take another copy.`,
     );

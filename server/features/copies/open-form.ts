@@ -1,5 +1,3 @@
-import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';
 
@@ -39,9 +37,3 @@ export const FILES: Readonly<
 };
 
 export const rowsFile = (folder: string, table: string): string => path.join(folder, 'rows', `${table}.jsonl`);
-
-export async function sumOf(file: string): Promise<string> {
-  const hash = createHash('sha256');
-  for await (const part of createReadStream(file)) hash.update(part as Buffer);
-  return hash.digest('hex');
-}

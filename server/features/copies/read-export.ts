@@ -11,7 +11,8 @@ import { bringUp, MIGRATIONS, migrator } from '../../migrations/migrate';
 import { CopyTrouble } from './copy-file';
 import { refuseNewer, refuseUnlessEmpty } from './into-empty';
 import type { ExportList } from './open-form';
-import { exportList, FILES, LIST, rowsFile, sumOf } from './open-form';
+import { exportList, FILES, LEFT_OUT, LIST, rowsFile } from './open-form';
+import { jsonOf, sumOf } from './read-file';
 
 /** A statement that takes rows in holds about so much text, and so many rows. */
 const TEXT_AT_ONCE = 8_000_000;
@@ -30,20 +31,14 @@ async function readList(folder: string): Promise<ExportList> {
   if (!read.success) throw new CopyTrouble(`${LIST} in ${folder} is not as it was written. Nothing was taken in.`);
   refuseNewer(folder, read.data.migrations);
   for (const [table, { sha256 }] of Object.entries(read.data.tables)) {
+    // What opens the door comes in by nobody's file.
+    if (LEFT_OUT.includes(table)) throw new CopyTrouble(`${table} is in no export. Nothing was taken in.`);
     const file = rowsFile(folder, table);
     if (!existsSync(file) || (await sumOf(file)) !== sha256)
       throw new CopyTrouble(`${file} is missing or not as it was written. Nothing was taken in.`);
   }
   return read.data;
 }
-
-const jsonOf = (text: string): unknown => {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-};
 
 /** A row as the database takes it: files put back in, a screen's key one that nobody has. */
 async function wholeRow(folder: string, table: string, line: string): Promise<string> {

@@ -12,7 +12,8 @@ import { behindADoor } from '../../migrations/2026-11-30-behind-a-door';
 import { writeCards } from '../customers/vcard';
 import { CopyTrouble, noWayInto } from './copy-file';
 import type { ExportList } from './open-form';
-import { CARDS, FILES, LEFT_OUT, LIST, rowsFile, sumOf, WITHHELD } from './open-form';
+import { CARDS, FILES, LEFT_OUT, LIST, rowsFile, WITHHELD } from './open-form';
+import { sumOf } from './read-file';
 
 const ROWS_AT_ONCE = 2000;
 

@@ -1,7 +1,7 @@
 import type { Reading } from '@odontis/core/evidence/reading';
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
-import { inParts } from '../../beside/thread';
+import { inParts } from '../../beside/in-parts';
 import type { Database } from '../../database/connect';
 import { toRow } from './evidence-row';
 

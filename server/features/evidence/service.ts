@@ -11,7 +11,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import { leavesTooth } from '@odontis/core/angles/doubt-angle';
 import type { Database } from '../../database/connect';
 import { keepChange } from '../../database/keep-change';
-import { inParts } from '../../beside/thread';
+import { inParts } from '../../beside/in-parts';
 import { MOST_ERRORS } from '../../http/parse';
 import { Problem } from '../../http/problem';
 

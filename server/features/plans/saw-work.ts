@@ -1,7 +1,6 @@
 import type { FieldProblem, ProblemCode } from '@odontis/contract/problem';
 import { Thread } from '../../beside/thread';
 import { Problem } from '../../http/problem';
-
 import { hasLine } from './has-line';
 import { keptOrder } from './kept-order';
 import type { ToOrder } from './order-of';
