@@ -29,6 +29,8 @@ export interface ScanWish {
   readonly noise?: number;
   readonly dust?: number;
   readonly rust?: number;
+  /** Specks where they are wanted: middle and radius in mm of the line, of the plate's grey. */
+  readonly specks?: readonly { readonly xMm: number; readonly yMm: number; readonly radiusMm: number }[];
   /** A fleamed tooth's bevel, seen as a strip of another grey along every other face and back. */
   readonly strip?: { readonly widthMm: number; readonly grey: number };
   readonly quarterTurns?: 0 | 1 | 2 | 3;
@@ -144,12 +146,19 @@ export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
     [heel[0] - beyondMm, heel[1]],
   ];
   const cover = new Float32Array(upright.widthPx * upright.heightPx);
-  fill(
-    cover,
-    upright.widthPx,
-    upright.heightPx,
-    body.map(([x, y]) => inPx(x, y)),
-  );
+  const round = ({ xMm, yMm, radiusMm }: { xMm: number; yMm: number; radiusMm: number }): Point[] =>
+    Array.from({ length: 24 }, (_, k): Point => {
+      const angle = (k * Math.PI) / 12;
+      return [xMm + radiusMm * Math.cos(angle), yMm + radiusMm * Math.sin(angle)];
+    });
+  for (const polygon of [body, ...(wish.specks ?? []).map(round)])
+    fill(
+      cover,
+      upright.widthPx,
+      upright.heightPx,
+      polygon.map(([x, y]) => inPx(x, y)),
+    );
+  for (let k = 0; k < cover.length; k++) cover[k] = Math.min(1, cover[k] as number);
   const bevel = strip && new Float32Array(cover.length);
   if (bevel) {
     const gullets = trueGullets(line);

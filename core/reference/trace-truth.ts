@@ -118,3 +118,64 @@ function truePitch(line: readonly TrueTooth[]): number {
   const mx = pairs.reduce((s, p) => s + p[1], 0) / pairs.length;
   return pairs.reduce((s, p) => s + (p[0] - mi) * (p[1] - mx), 0) / pairs.reduce((s, p) => s + (p[0] - mi) ** 2, 0);
 }
+
+/** What a dirty scan's trace says against what is true. */
+export interface DirtyFindings {
+  readonly flanks: number;
+  /** Rakes, backs and tips off by more than so many of their own stated errors at a tooth of which no doubt is told. */
+  readonly flanksOver: number;
+  readonly tipsOver: number;
+  readonly teeth: number;
+  readonly doubted: number;
+  readonly missed: number;
+  readonly invented: number;
+}
+
+/** Every tooth's angles, over the line through the true tips, and its tip against what the trace states. */
+export function dirtyFindings(
+  line: readonly TrueTooth[],
+  scan: MadeScan,
+  trace: TracedLine,
+  statedErrors: number,
+): DirtyFindings {
+  const turnAt = slopeOfTips(line);
+  const used = new Set<TracedTooth>();
+  const found = { flanks: 0, flanksOver: 0, tipsOver: 0, teeth: 0, doubted: 0, missed: 0 };
+  for (const t of line) {
+    const tip = tipOf(t);
+    const at = scan.place(tip.x, tip.y);
+    const off = (q: TracedTooth): number => Math.hypot(q.tipPx.x - at.x, q.tipPx.y - at.y) * scan.mmPerPx;
+    const q = trace.teeth.filter((one) => one.kind !== 'missing').reduce((a, b) => (off(b) < off(a) ? b : a));
+    if (off(q) > 0.3 * trace.summary.pitchMm.value) {
+      found.missed++;
+      continue;
+    }
+    used.add(q);
+    found.teeth++;
+    const quiet = q.doubts.length === 0;
+    if (!quiet) found.doubted++;
+    if (quiet && off(q) > statedErrors * Math.hypot(q.errors.xMm, q.errors.yMm)) found.tipsOver++;
+    for (const [value, error, truth] of [
+      [q.rakeDeg, q.errors.rakeDeg, t.rakeDeg],
+      [q.backDeg, q.errors.backDeg, t.backDeg],
+    ] as const) {
+      if (value === null || error === null) continue;
+      found.flanks++;
+      if (quiet && Math.abs(value - truth - turnAt(t.xMm)) > statedErrors * error) found.flanksOver++;
+    }
+  }
+  return { ...found, invented: trace.teeth.filter((q) => q.kind !== 'missing' && !used.has(q)).length };
+}
+
+/** Degrees that the parabola through the true tips rises at a place: uphill to the toe a face leans the more. */
+function slopeOfTips(line: readonly TrueTooth[]): (xMm: number) => number {
+  const n = line.length;
+  const middle = line.reduce((s, t) => s + t.xMm, 0) / n;
+  const sum = (of: (u: number, y: number) => number): number => line.reduce((s, t) => s + of(t.xMm - middle, t.yMm), 0);
+  const [s2, s3, s4] = [sum((u) => u * u), sum((u) => u ** 3), sum((u) => u ** 4)];
+  const [sy, suy, suuy] = [sum((_, y) => y), sum((u, y) => u * y), sum((u, y) => u * u * y)];
+  // Normal equations of y = a + p u + q u^2 with the sum of u zero, by elimination.
+  const q = (suuy - (s2 / n) * sy - (s3 / s2) * suy) / (s4 - (s2 * s2) / n - (s3 * s3) / s2);
+  const p = (suy - q * s3) / s2;
+  return (xMm) => deg(p + 2 * q * (xMm - middle));
+}

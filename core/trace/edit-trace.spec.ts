@@ -1,5 +1,5 @@
 import { madeLine, madeScan } from '../reference/made-scan';
-import { editTrace } from './edit-trace';
+import { editTrace, withLooks } from './edit-trace';
 import { joinTraces } from './join-traces';
 import type { ScanWish } from '../reference/made-scan';
 import type { GreyPicture } from './grey-picture';
@@ -62,6 +62,23 @@ describe('editing a trace by hand', () => {
     expect(back.summary).toEqual(line.summary);
     expect(editTrace(line, { do: 'accept', tooth: 30 }).teeth[29]?.doubts).toEqual([]);
     expect(() => editTrace(line, { do: 'remove', tooth: 99 })).toThrowError(RangeError);
+  });
+
+  it('what was looked at stays looked at when the same picture is traced anew', () => {
+    const there = scan.place(10 * 2.54 + 0.5, -0.2);
+    let looked = editTrace(line, { do: 'move', tooth: 11, to: there });
+    looked = editTrace(looked, { do: 'accept', tooth: 30 });
+    looked = editTrace(looked, { do: 'call', tooth: 40, kind: 'broken' });
+    looked = editTrace(looked, { do: 'remove', tooth: 50 });
+    const anew = trace(scan.picture, scan.mmPerPx * 1.002);
+    const kept = withLooks(anew, looked);
+    expect(kept.teeth.length).toBe(59);
+    expect(kept.teeth[10]?.tipPx).toEqual(there);
+    expect(kept.teeth[10]?.doubts).toEqual(['moved']);
+    expect(kept.teeth[29]?.doubts).toEqual([]);
+    expect(kept.teeth[39]?.kind).toBe('broken');
+    expect(kept.mmPerPx).toBe(anew.mmPerPx);
+    expect(withLooks(anew, line)).toEqual(anew);
   });
 });
 

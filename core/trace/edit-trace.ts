@@ -22,13 +22,19 @@ export function editTrace(line: TracedLine, edit: TraceEdit): TracedLine {
   const with_ = (tooth: TracedTooth): TracedTooth[] => line.teeth.map((t, i) => (i === index ? tooth : t));
   const here = line.teeth[index] as TracedTooth;
   if (edit.do === 'move')
-    return renumbered(line, with_({ ...byHand(line, here, edit.to), kind: 'tooth', doubts: ['moved'] }));
-  if (edit.do === 'call')
-    return renumbered(line, with_({ ...here, kind: edit.kind, doubts: edit.kind === 'tooth' ? [] : [edit.kind] }));
-  if (edit.do === 'accept') return renumbered(line, with_({ ...here, doubts: [] }));
-  if (edit.do === 'remove')
     return renumbered(
       line,
+      with_({ ...byHand(line, here, edit.to), kind: 'tooth', doubts: ['moved'], looked: 'moved' }),
+    );
+  if (edit.do === 'call')
+    return renumbered(
+      line,
+      with_({ ...here, kind: edit.kind, doubts: edit.kind === 'tooth' ? [] : [edit.kind], looked: 'called' }),
+    );
+  if (edit.do === 'accept') return renumbered(line, with_({ ...here, doubts: [], looked: here.looked ?? 'kept' }));
+  if (edit.do === 'remove')
+    return renumbered(
+      { ...line, removed: [...(line.removed ?? []), { scan: here.scan, at: here.tipPx }] },
       line.teeth.filter((_, i) => i !== index),
     );
   const bare: TracedTooth = {
@@ -43,10 +49,40 @@ export function editTrace(line: TracedLine, edit: TraceEdit): TracedLine {
     gulletMm: null,
     errors: { xMm: 0, yMm: 0, flatMm: 0, rakeDeg: null, backDeg: null, gulletMm: null },
     doubts: ['added'],
+    looked: 'added',
     tipPx: edit.at,
     gulletPx: null,
   };
   return renumbered(line, [...line.teeth, byHand(line, bare, edit.at)]);
+}
+
+/** A tooth of one trace is that of another where it stands this near to it, in pitches. */
+const SAME_TOOTH = 0.4;
+
+/** A new trace of the same pictures with all that somebody did to the one before: what was looked at stays looked at. */
+export function withLooks(after: TracedLine, before: TracedLine): TracedLine {
+  const nearest = (line: TracedLine, scan: number, at: PicturePlace): TracedTooth | null => {
+    const off = (t: TracedTooth): number => Math.hypot(t.tipPx.x - at.x, t.tipPx.y - at.y) * line.mmPerPx;
+    const near = line.teeth.filter((t) => t.scan === scan && off(t) < SAME_TOOTH * line.summary.pitchMm.value);
+    return near.reduce<TracedTooth | null>((a, b) => (a && off(a) <= off(b) ? a : b), null);
+  };
+  let line = after;
+  for (const { scan, at } of before.removed ?? []) {
+    const found = nearest(line, scan, at);
+    if (found) line = editTrace(line, { do: 'remove', tooth: found.tooth });
+  }
+  for (const seen of before.teeth) {
+    if (!seen.looked) continue;
+    const found = nearest(line, seen.scan, seen.tipPx);
+    if (!found) {
+      if (seen.looked === 'added' && line.frames[seen.scan])
+        line = editTrace(line, { do: 'add', at: seen.tipPx, scan: seen.scan });
+    } else if (seen.looked === 'moved' || seen.looked === 'added')
+      line = editTrace(line, { do: 'move', tooth: found.tooth, to: seen.tipPx });
+    else if (seen.looked === 'called') line = editTrace(line, { do: 'call', tooth: found.tooth, kind: seen.kind });
+    else line = editTrace(line, { do: 'accept', tooth: found.tooth });
+  }
+  return line;
 }
 
 function byHand(line: TracedLine, tooth: TracedTooth, to: PicturePlace): TracedTooth {

@@ -22,6 +22,8 @@ export interface FlankLine {
   readonly inside: number;
   /** Width of the edge as the deviation of the blur, px. */
   readonly blurPx: number;
+  /** Share of its looks that show nothing but plate and space. */
+  readonly cleanShare: number;
   /** Ends of what was fitted, rows of the view. */
   readonly fromY: number;
   readonly toY: number;
@@ -34,8 +36,9 @@ const TO_DEPTH = 0.78;
 /** Reach of the look across an edge, px, and its step. */
 const REACH_PX = 4;
 const STEP_PX = 0.5;
-/** Places a pixel apart along an edge share the blur and so their error: each counts for this much of one. */
-const INDEPENDENT_SHARE = 0.6;
+/** Places a pixel apart along an edge share the blur: so many stand for one at the least, and a correlation says no more than this. */
+const LEAST_ALIKE = 2.4;
+const MOST_ALIKE = 0.85;
 /** A place this many scatters off the line is dust, not flank. */
 const OUTLIER = 2.8;
 
@@ -76,38 +79,125 @@ const MEAN = new Float64Array(PROFILE_LENGTH);
 const OFFS = new Float64Array(MOST_LOOKS);
 const YS = new Float64Array(MOST_LOOKS);
 const RESIDUALS = new Float64Array(MOST_LOOKS);
+const INSIDES = new Float64Array(MOST_LOOKS);
+const OUTSIDES = new Float64Array(MOST_LOOKS);
+const CLEAN = new Uint8Array(MOST_LOOKS);
+const SORTED = new Float64Array(MOST_LOOKS);
 
-/** Looks across the edge at every pixel of its length, half way between the greys found on either side of it. */
+/**
+ * Looks across the edge at every pixel of its length, half way between the greys found on either side of it. Looks
+ * through rust, dust or another flank are left out where enough clean ones are left.
+ */
 function fineLine(view: PictureView, wish: FlankWish, rough: RoughFlank, toDepth: number): FlankLine | null {
   const depth = wish.gulletY - wish.tipY;
   const size = Math.hypot(1, rough.lean);
   // Unit normal out of the tooth: the gullet lies against `way`.
   const nx = -wish.way / size;
   const ny = (wish.way * rough.lean) / size;
-  const fromY = wish.tipY + FROM_DEPTH * depth;
-  const toY = wish.tipY + toDepth * depth;
+  const fromY = wish.tipY + Math.max(FROM_DEPTH * depth, Math.min(CLEAR_PX, CLEAR_DEPTH * depth));
+  const toY = Math.min(wish.tipY + toDepth * depth, wish.gulletY - Math.min(CLEAR_PX, CLEAR_DEPTH * depth));
   const count = Math.max(FEWEST_PLACES, Math.min(MOST_LOOKS, Math.floor((toY - fromY) * size)));
   const mean = MEAN.fill(0);
   const yAt = (n: number): number => fromY + ((n + 0.5) / count) * (toY - fromY);
   for (let n = 0; n < count; n++) {
     const y = yAt(n);
     const x = rough.atX + rough.lean * (y - rough.atY);
-    lookAcross(view, x - nx * REACH_PX, y - ny * REACH_PX, nx * STEP_PX, ny * STEP_PX, n * PROFILE_LENGTH);
-    for (let k = 0; k < PROFILE_LENGTH; k++)
-      mean[k] = (mean[k] as number) + (LOOKS[n * PROFILE_LENGTH + k] as number) / count;
+    const start = n * PROFILE_LENGTH;
+    lookAcross(view, x - nx * REACH_PX, y - ny * REACH_PX, nx * STEP_PX, ny * STEP_PX, start);
+    for (let k = 0; k < PROFILE_LENGTH; k++) mean[k] = (mean[k] as number) + (LOOKS[start + k] as number) / count;
+    INSIDES[n] = endGrey(start);
+    OUTSIDES[n] = endGrey(start + PROFILE_LENGTH - END_STEPS);
   }
-  const third = (k: number): number => ((mean[k] as number) + (mean[k + 1] as number) + (mean[k + 2] as number)) / 3;
-  const inside = third(0);
-  const outside = third(PROFILE_LENGTH - 3);
+  const inside = medianOf(INSIDES, count);
+  const outside = medianOf(OUTSIDES, count);
   if (Math.abs(outside - inside) < LEAST_CONTRAST) return null;
+  const blurPx = blurOf(mean, inside, outside);
+  const { overNoise, underNoise } = wish.levels;
+  const limits = {
+    inside: spoiltBy(outside - inside, underNoise),
+    outside: spoiltBy(outside - inside, overNoise),
+    edgeSteps: Math.ceil((EDGE_BLURS * blurPx) / STEP_PX) + 1,
+  };
   let seen = 0;
+  let clean = 0;
   for (let n = 0; n < count; n++) {
-    const off = crossing(n * PROFILE_LENGTH, inside, outside);
+    const start = n * PROFILE_LENGTH;
+    const off = crossing(start, inside, outside);
     if (Number.isNaN(off)) continue;
     OFFS[seen] = off;
-    YS[seen++] = yAt(n);
+    YS[seen] = yAt(n);
+    const ends =
+      Math.abs((INSIDES[n] as number) - inside) < END_SHARE * limits.inside &&
+      Math.abs((OUTSIDES[n] as number) - outside) < END_SHARE * limits.outside;
+    CLEAN[seen] = ends && isClean(start, off, inside, outside, limits) ? 1 : 0;
+    clean += CLEAN[seen++] as number;
   }
-  return fitOffsets(rough, wish.way, seen, { inside, outside, blurPx: blurOf(mean, inside, outside), fromY, toY });
+  const cleanShare = clean / count;
+  if (cleanShare > ENOUGH_CLEAN && clean >= FEWEST_CLEAN) {
+    let kept = 0;
+    for (let n = 0; n < seen; n++) {
+      if (!CLEAN[n]) continue;
+      OFFS[kept] = OFFS[n] as number;
+      YS[kept++] = YS[n] as number;
+    }
+    seen = kept;
+  }
+  return fitOffsets(rough, wish.way, seen, { inside, outside, blurPx, fromY, toY, cleanShare });
+}
+
+/** Nearer to the point or the bottom than this, px, looks meet the other flank; of small teeth no more than this share is left out. */
+const CLEAR_PX = 3;
+const CLEAR_DEPTH = 0.25;
+
+/** The outermost samples of a look at either end say the grey there. */
+const END_STEPS = 3;
+
+const endGrey = (start: number): number =>
+  ((LOOKS[start] as number) + (LOOKS[start + 1] as number) + (LOOKS[start + 2] as number)) / END_STEPS;
+
+/** A share so small of clean looks, or so few, make no line: then all are taken. */
+const ENOUGH_CLEAN = 0.3;
+const FEWEST_CLEAN = 8;
+/** A sample is another thing than the side it lies on when it is off by this share of the contrast and so many noises. */
+const SPOILT_SHARE = 0.14;
+const SPOILT_NOISES = 4;
+/** Three samples' mean is held to this share of it. */
+const END_SHARE = 0.4;
+/** Samples nearer to the edge than so many blurs are of neither side. */
+const EDGE_BLURS = 2.2;
+
+const spoiltBy = (contrast: number, noise: number): number =>
+  Math.max(SPOILT_SHARE * Math.abs(contrast), SPOILT_NOISES * noise);
+
+/** Whether a look shows nothing but the two sides of its edge. */
+function isClean(
+  start: number,
+  off: number,
+  inside: number,
+  outside: number,
+  limits: { readonly inside: number; readonly outside: number; readonly edgeSteps: number },
+): boolean {
+  const edge = MIDDLE_STEP + off / STEP_PX;
+  for (let k = 0; k < edge - limits.edgeSteps; k++)
+    if (Math.abs((LOOKS[start + k] as number) - inside) > limits.inside) return false;
+  for (let k = PROFILE_LENGTH - 1; k > edge + limits.edgeSteps; k--)
+    if (Math.abs((LOOKS[start + k] as number) - outside) > limits.outside) return false;
+  return true;
+}
+
+/** Looks to either side whose ends are taken together: shade goes along an edge slowly, noise does not. */
+const NEAR_LOOKS = 2;
+
+function nearMean(values: Float64Array, n: number, count: number): number {
+  let sum = 0;
+  const [from, to] = [Math.max(0, n - NEAR_LOOKS), Math.min(count - 1, n + NEAR_LOOKS)];
+  for (let k = from; k <= to; k++) sum += values[k] as number;
+  return sum / (to - from + 1);
+}
+
+function medianOf(values: Float64Array, count: number): number {
+  SORTED.set(values.subarray(0, count));
+  return SORTED.subarray(0, count).sort()[count >> 1] as number;
 }
 
 /** One look into its room: {@link greyAt} at equal steps, without its care for the picture's edge where that is far. */
@@ -176,7 +266,7 @@ function blurOf(mean: Float64Array, inside: number, outside: number): number {
   return steepest === 0 ? REACH_PX : Math.abs(outside - inside) / (steepest * Math.sqrt(2 * Math.PI));
 }
 
-type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY'>;
+type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY' | 'cleanShare'>;
 
 /** Least squares of the offsets on the place along the edge, those far off the line left out; three rounds. */
 function fitOffsets(line: RoughFlank, way: 1 | -1, count: number, seen: Seen): FlankLine | null {
@@ -207,14 +297,19 @@ function fitOffsets(line: RoughFlank, way: 1 | -1, count: number, seen: Seen): F
     }
     const slope = syy > 0 ? syo / syy : 0;
     let squares = 0;
+    let neighbours = 0;
+    let last = 0;
     for (let i = 0; i < count; i++) {
       const used = (residuals[i] as number) <= limit;
       const r = (offs[i] as number) - mo - slope * ((ys[i] as number) - my);
       residuals[i] = Math.abs(r);
-      if (used) squares += r * r;
+      if (!used) continue;
+      squares += r * r;
+      neighbours += last * r;
+      last = r;
     }
     const rough = Math.sqrt(squares / Math.max(1, n - 2));
-    const variance = Math.max(rough, LEAST_ROUGH) ** 2 / INDEPENDENT_SHARE;
+    const variance = Math.max(rough, LEAST_ROUGH) ** 2 * alikeness(squares, neighbours);
     // An offset square to the edge moves it sideways by offset * size, against `way`.
     const move = -way * size;
     result = {
@@ -223,17 +318,29 @@ function fitOffsets(line: RoughFlank, way: 1 | -1, count: number, seen: Seen): F
       blurPx: seen.blurPx,
       fromY: seen.fromY,
       toY: seen.toY,
+      cleanShare: seen.cleanShare,
       atX: line.atX + line.lean * (my - line.atY) + move * mo,
       atY: my,
       lean: line.lean + move * slope,
-      atXError: size * Math.sqrt(variance / n),
-      leanError: syy > 0 ? size * Math.sqrt(variance / syy) : Infinity,
+      atXError: size * Math.hypot(Math.sqrt(variance / n), PIXEL_BIAS / 2),
+      leanError:
+        syy > 0 ? size * Math.hypot(Math.sqrt(variance / syy), PIXEL_BIAS / Math.sqrt((12 * syy) / n)) : Infinity,
       roughPx: rough,
       places: n,
     };
     if (round < 2) limit = Math.max(OUTLIER * 1.4826 * medianSize(residuals, count), LEAST_LIMIT_PX);
   }
   return result;
+}
+
+/**
+ * How many places along an edge stand for one: offsets that follow one another with correlation r at one step, and
+ * r to the n at n, make a mean's variance (1 + r) / (1 - r) times that of as many of their own (first-order
+ * autoregression: Priestley, Spectral Analysis and Time Series, 1981, from memory).
+ */
+function alikeness(squares: number, neighbours: number): number {
+  const r = squares > 0 ? Math.min(neighbours / squares, MOST_ALIKE) : 0;
+  return Math.max(LEAST_ALIKE, (1 + r) / (1 - r));
 }
 
 /** No place nearer than this to the line is called dust, px. */
@@ -256,6 +363,9 @@ function medianSize(sizes: Float64Array, count: number): number {
   while ((sum += counts[at] as number) <= count >> 1) at++;
   return (at + 0.5) * CLASS_PX;
 }
+
+/** What the pixels' grid may bend an edge by from one end of a flank to the other, px: no number of places takes it away. No source. */
+const PIXEL_BIAS = 0.045;
 
 /** No edge is known better than this at one place, px: eight bits and the lens allow no more. */
 const LEAST_ROUGH = 0.03;

@@ -85,7 +85,7 @@ export function lineCorners(profile: Float32Array, rakers = false): LineCorners 
     profile,
     rakers
       ? withoutSpecks(whole.tips, pitchPx, range, () => pitchPx)
-      : withoutSpecks(withoutTwins(whole.tips, pitchPx), pitchPx, range),
+      : withoutEndSpecks(profile, withoutSpecks(withoutTwins(whole.tips, pitchPx), pitchPx, range), pitchPx, range),
     pitchPx,
     Math.max(1.5, STUB_SWING * range),
     range,
@@ -163,8 +163,12 @@ const ONE_PITCH = 0.15;
 const END_STUB = { nearest: 0.6, farthest: 1.4 } as const;
 const END_SWING = 0.15;
 const OUTER_SWING = 0.3;
+const PLATE_END = 0.35;
 const LEAST_END_SWING_PX = 3;
 const SPECK_PX = 6;
+const NICK_PX = 4;
+/** Teeth finer than this are no wider than specks near their points. */
+const END_SPECK_PITCH_PX = 24;
 
 /** The stub of a broken first or last tooth: before it, too, the plate is lower; an end of the plate is none. */
 function stubBeyond(profile: Float32Array, tip: Corner, way: 1 | -1, pitchPx: number, range: number): Corner[] {
@@ -174,19 +178,41 @@ function stubBeyond(profile: Float32Array, tip: Corner, way: 1 | -1, pitchPx: nu
   let found: Corner = { x: a, rise: -Infinity };
   for (let x = Math.min(a, b); x <= Math.max(a, b); x++)
     if ((profile[x] ?? NaN) > found.rise) found = { x, rise: profile[x] as number };
-  const lowest = (from: number, to: number): number => {
-    let low = Infinity;
+  const rises = (from: number, to: number): number[] => {
+    const seen: number[] = [];
     for (let x = Math.min(from, to); x <= Math.max(from, to); x++)
-      if ((profile[x] ?? NaN) < low) low = profile[x] as number;
-    return low;
+      if (!Number.isNaN(profile[x] ?? NaN)) seen.push(profile[x] as number);
+    return seen;
   };
-  const outer = lowest(found.x, Math.round(found.x + way * pitchPx));
-  const inner = lowest(found.x, Math.round(tip.x));
+  const inner = lowest(rises(found.x, Math.round(tip.x)));
+  // Beyond its corner the plate's end falls away: only what lies about as low as the gullet is plate before the line.
+  const plate = rises(found.x, Math.round(found.x + way * pitchPx)).filter((rise) => rise > inner - PLATE_END * range);
+  const stands = found.rise - inner >= swing && found.rise - lowest(plate) >= OUTER_SWING * range;
+  return stands && widthOf(profile, found, swing / 2) > SPECK_PX ? [found] : [];
+}
+
+/** The lowest of some rises, but for a nick of light. */
+const lowest = (rises: readonly number[]): number =>
+  [...rises].sort((a, b) => a - b)[Math.min(NICK_PX, Math.floor(rises.length / 4))] ?? NaN;
+
+/** Columns about a high place that are no lower than it by so much. */
+function widthOf(profile: Float32Array, { x: at, rise }: Corner, drop: number): number {
   let wide = 1;
-  for (const step of [-1, 1])
-    for (let x = found.x + step; found.rise - (profile[x] ?? NaN) < swing / 2; x += step) wide++;
-  const stands = found.rise - inner >= swing && found.rise - outer >= OUTER_SWING * range;
-  return stands && wide > SPECK_PX ? [found] : [];
+  for (const step of [-1, 1]) for (let x = at + step; rise - (profile[x] ?? NaN) < drop; x += step) wide++;
+  return wide;
+}
+
+/** A first or last tip that is low and no wider than a speck lies on the plate before the line: it is none. */
+function withoutEndSpecks(profile: Float32Array, tips: readonly Corner[], pitchPx: number, range: number): Corner[] {
+  const speck = (tip: Corner | undefined, next: Corner | undefined): boolean =>
+    !!tip &&
+    !!next &&
+    pitchPx > END_SPECK_PITCH_PX &&
+    next.rise - tip.rise > SPECK_DEPTH * range &&
+    widthOf(profile, tip, END_SWING * range) <= SPECK_PX;
+  const from = speck(tips[0], tips[1]) ? 1 : 0;
+  const to = speck(tips[tips.length - 1], tips[tips.length - 2]) ? tips.length - 1 : tips.length;
+  return tips.slice(from, to);
 }
 
 /** Between tips too far apart, and beyond the first and the last, the stub of a broken tooth may still stand. */

@@ -126,3 +126,12 @@ export function levelAt(levels: Float64Array, widthPx: number, x: number): numbe
   const share = Math.min(Math.max(at - i, 0), 1);
   return (levels[i] as number) * (1 - share) + (levels[i + 1] as number) * share;
 }
+
+/** Plate begins at this share of the way from space to plate: a bevel's strip shines, and is plate. */
+const PLATE_SHARE = 0.35;
+
+/** Grey that parts plate from space at a place along the line. */
+export function plateThreshold({ over, under }: LineLevels, widthPx: number, x: number): number {
+  const space = levelAt(over, widthPx, x);
+  return space + PLATE_SHARE * (levelAt(under, widthPx, x) - space);
+}

@@ -18,6 +18,8 @@ export interface MeasuredCorner {
   readonly right: FlankLine | null;
   /** Too much metal at the point, in errors. */
   readonly excess: number;
+  /** How badly a tooth's point explains the grey there, as a share of the contrast. */
+  readonly misfit: number;
   readonly gullet: { readonly x: number; readonly y: number; readonly yError: number } | null;
   /** Row of the tip in whole pixels, and how far it stands over the gullets beside it. */
   readonly roughDepthPx: number;
@@ -25,6 +27,8 @@ export interface MeasuredCorner {
 
 /** Without flanks a place is known to about a pixel. */
 const ROUGH_PLACE_PX = 0.6;
+/** Grey unexplained about a point moves it by so many pixels for the whole contrast: seen on made scans. */
+const MISFIT_PX = 4;
 
 export function measureCorners(
   view: PictureView,
@@ -59,7 +63,7 @@ export function measureCorners(
     return { left: flank(tip, gullets[i] as Corner, 1), right: flank(tip, gullets[i + 1] as Corner, -1) };
   });
   const blurPx = median(flanks.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
-  return tips.map((tip, i): MeasuredCorner => {
+  const measured = tips.map((tip, i): MeasuredCorner => {
     const { left, right } = flanks[i] as { left: FlankLine | null; right: FlankLine | null };
     const tipY = rowOf(tip);
     const below = gullets[i + 1] as Corner;
@@ -76,6 +80,37 @@ export function measureCorners(
         : null,
     };
   });
+  return withoutGulletSpecks(measured);
+}
+
+/** A gullet's bottom this much nearer to its flanks' meeting than the line's usual one, px, is hidden by a speck. */
+const SPECK_PX = 2.5;
+const SPECK_SCATTERS = 4;
+const FEWEST_GULLETS = 5;
+
+/** A speck in a gullet fills it: where its flanks are whole its bottom is then taken as far over their meeting as the other gullets'. */
+function withoutGulletSpecks(measured: readonly MeasuredCorner[]): MeasuredCorner[] {
+  const meetings = measured.map(({ right }, i) => {
+    const left = measured[i + 1]?.left ?? null;
+    return right && left && meetingOf(right, left);
+  });
+  const filled = measured.map(({ gullet }, i) => {
+    const meeting = meetings[i];
+    return gullet && meeting ? meeting.y - gullet.y : NaN;
+  });
+  const known = filled.filter((px) => !Number.isNaN(px));
+  if (known.length < FEWEST_GULLETS) return [...measured];
+  const usual = median(known);
+  const scatter = 1.4826 * median(known.map((px) => Math.abs(px - usual)));
+  return measured.map((m, i) => {
+    const meeting = meetings[i];
+    const over = (filled[i] as number) - usual;
+    if (!m.gullet || !meeting || !m.right || !(over > SPECK_PX + SPECK_SCATTERS * scatter)) return m;
+    const left = measured[i + 1]?.left as FlankLine;
+    const y = meeting.y - usual;
+    const yError = Math.hypot(meeting.yError, scatter, ROUGH_PLACE_PX);
+    return { ...m, gullet: { x: (flankX(m.right, y) + flankX(left, y)) / 2, y, yError } };
+  });
 }
 
 function tipOf(
@@ -86,18 +121,19 @@ function tipOf(
   right: FlankLine | null,
   blurPx: number,
   noise: number,
-): Pick<MeasuredCorner, 'tip' | 'flatPx' | 'flatError' | 'excess'> {
+): Pick<MeasuredCorner, 'tip' | 'flatPx' | 'flatError' | 'excess' | 'misfit'> {
   const rough = {
     tip: { x: tip.x, y: tipY, xError: ROUGH_PLACE_PX, yError: ROUGH_PLACE_PX },
     flatPx: 0,
     flatError: ROUGH_PLACE_PX,
     excess: 0,
+    misfit: 0,
   };
   const meeting = left && right && meetingOf(left, right);
   if (!meeting) return rough;
   const corner = truncatedCorner(view, left, right, 1, tipY, blurPx, noise);
   const gone = corner?.gonePx ?? Math.max(0, tipY - meeting.y);
-  const goneError = corner?.goneError ?? ROUGH_PLACE_PX;
+  const goneError = corner ? Math.hypot(corner.goneError, MISFIT_PX * corner.misfit) : ROUGH_PLACE_PX;
   const y = meeting.y + gone;
   const [a, b] = [flankX(left, y), flankX(right, y)];
   return {
@@ -110,6 +146,7 @@ function tipOf(
     flatPx: b - a,
     flatError: goneError * Math.abs(right.lean - left.lean),
     excess: corner?.excess ?? 0,
+    misfit: corner?.misfit ?? 0,
   };
 }
 

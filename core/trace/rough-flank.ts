@@ -1,7 +1,7 @@
 import type { PictureView } from './grey-picture';
 import type { Corner } from './corner';
 import type { LineLevels } from './line-levels';
-import { levelAt } from './line-levels';
+import { plateThreshold } from './line-levels';
 
 /** Rows of a flank that say its angle begin here: the point is rounded by work. Share of the depth. */
 export const FROM_DEPTH = 0.14;
@@ -43,7 +43,7 @@ export function roughFlank(view: PictureView, wish: FlankWish, toDepth: number):
   const depth = gulletY - tipY;
   let found = 0;
   const step = Math.max(1, depth / ROUGH_ROWS);
-  const threshold = (levelAt(levels.over, widthPx, gulletX) + levelAt(levels.under, widthPx, gulletX)) / 2;
+  const threshold = plateThreshold(levels, widthPx, gulletX);
   for (let y = tipY + FROM_DEPTH * depth; y < tipY + (toDepth + 0.05) * depth; y += step) {
     const j = Math.floor(y);
     if (j < 0 || j >= view.heightPx) continue;

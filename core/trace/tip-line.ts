@@ -10,6 +10,8 @@ export interface TipLine {
   readonly slope: number;
   /** Slope of the breasted line at a place. */
   readonly slopeAt: (x: number) => number;
+  /** Its standard error there, from the tips' scatter about the line. */
+  readonly slopeErrorAt: (x: number) => number;
   /** Rise of a place over the breasted line, px. */
   readonly fromCurve: (x: number, y: number) => number;
 }
@@ -31,11 +33,26 @@ export function tipLine(measured: readonly MeasuredCorner[], depthPx: number): T
   const mx = used.reduce((s, m) => s + m.tip.x, 0) / n;
   const my = used.reduce((s, m) => s + m.tip.y, 0) / n;
   const sxx = used.reduce((s, m) => s + (m.tip.x - mx) ** 2, 0);
+  const squares = used.reduce((s, m) => s + (m.tip.y - fit.at(m.tip.x)) ** 2, 0);
+  const scatter = Math.sqrt(squares / Math.max(1, n - 3));
   const slope = used.reduce((s, m) => s + (m.tip.x - mx) * (m.tip.y - my), 0) / sxx;
-  return { at0: my - slope * mx, slope, slopeAt: fit.slopeAt, fromCurve: (x, y) => fit.at(x) - y };
+  return {
+    at0: my - slope * mx,
+    slope,
+    slopeAt: fit.slopeAt,
+    slopeErrorAt: (x) => scatter * fit.slopeShareAt(x),
+    fromCurve: (x, y) => fit.at(x) - y,
+  };
 }
 
-function parabola(used: readonly MeasuredCorner[]): { at: (x: number) => number; slopeAt: (x: number) => number } {
+interface Parabola {
+  readonly at: (x: number) => number;
+  readonly slopeAt: (x: number) => number;
+  /** Standard error of the slope there for a scatter of one: the fit's coefficients are not correlated. */
+  readonly slopeShareAt: (x: number) => number;
+}
+
+function parabola(used: readonly MeasuredCorner[]): Parabola {
   const n = used.length;
   const mean = used.reduce((s, m) => s + m.tip.x, 0) / n;
   let half = 1;
@@ -65,5 +82,10 @@ function parabola(used: readonly MeasuredCorner[]): { at: (x: number) => number;
     const u = (x - mean) / half;
     return c + p * u + q * (u * u - (s3 / s2) * u - s2 / n);
   };
-  return { at, slopeAt: (x) => (p + q * ((2 * (x - mean)) / half - s3 / s2)) / half };
+  const turnAt = (x: number): number => (2 * (x - mean)) / half - s3 / s2;
+  return {
+    at,
+    slopeAt: (x) => (p + q * turnAt(x)) / half,
+    slopeShareAt: (x) => Math.sqrt(1 / s2 + (norm > 1e-9 * s4 ? turnAt(x) ** 2 / norm : 0)) / half,
+  };
 }

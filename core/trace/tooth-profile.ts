@@ -1,6 +1,6 @@
 import type { PictureView } from './grey-picture';
 import type { LineLevels } from './line-levels';
-import { levelAt } from './line-levels';
+import { plateThreshold } from './line-levels';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
 
@@ -19,7 +19,7 @@ export function toothProfile(view: PictureView, band: ToothBand, levels: LineLev
   const brighter = (levels.under[0] as number) > (levels.over[0] as number);
   for (let x = 0; x < widthPx; x++) {
     curve[x] = onCurve(band, widthPx, x + 0.5);
-    threshold[x] = (levelAt(levels.over, widthPx, x + 0.5) + levelAt(levels.under, widthPx, x + 0.5)) / 2;
+    threshold[x] = plateThreshold(levels, widthPx, x + 0.5);
   }
   // Specks are no plate: so many pixels must follow one below the other.
   const least = Math.max(3, Math.min(14, Math.round(0.3 * band.halfPx)));

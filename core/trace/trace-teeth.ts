@@ -1,3 +1,4 @@
+import { dropFloatingSpecks } from './floating-specks';
 import type { GreyPicture } from './grey-picture';
 import { lineCorners } from './line-corners';
 import { lineInMm } from './line-in-mm';
@@ -15,6 +16,8 @@ export type { TraceWish };
 /** Fewest pixels from tip to tip that still show two flanks. */
 const LEAST_PITCH_PX = 7;
 const COARSE_PITCH_PX = 12;
+/** Under a speck may lie another. */
+const SPECK_ROUNDS = 3;
 
 /**
  * A picture of a tooth line into teeth (docs/formats.md describes what comes out).
@@ -49,7 +52,11 @@ function traceAt(picture: GreyPicture, wish: TraceWish, columns: number): TraceR
   const profile = toothProfile(view, band, levels);
   report(0.4);
   const rakers = hasRakers(wish.pattern);
-  const corners = lineCorners(profile, rakers);
+  let corners = lineCorners(profile, rakers);
+  for (let round = 0; corners && round < SPECK_ROUNDS; round++) {
+    if (!dropFloatingSpecks(view, band, levels, corners, profile)) break;
+    corners = lineCorners(profile, rakers);
+  }
   if (!corners) return { ok: false, code: 'no-tooth-line' };
   if (corners.pitchPx < LEAST_PITCH_PX)
     return { ok: false, code: 'teeth-too-fine', facts: { pitchPx: corners.pitchPx } };

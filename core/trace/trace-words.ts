@@ -23,20 +23,22 @@ export const NOTE_WORDS: Readonly<Record<TraceNote, string>> = {
   'faces-look-back':
     'The faces look to the heel. The picture is mirrored, or the heel is at the other end: turn it round, or say so.',
   'runs-out-at-heel':
-    'The line runs out of the picture at the heel: the tooth cut through is left out. Join another scan.',
+    'The line may run on beyond the picture at the heel; a tooth cut through there is left out. Join another scan, or show more plate.',
   'runs-out-at-toe':
-    'The line runs out of the picture at the toe: the tooth cut through is left out. Join another scan.',
+    'The line may run on beyond the picture at the toe; a tooth cut through there is left out. Join another scan, or show more plate.',
   'coarse-scan': 'Fewer than twelve pixels to a tooth: angles are rough. Twice the resolution would tell more.',
 };
 
+/** What is doubtful of a tooth, and what to do about it. */
 export const DOUBT_WORDS: Readonly<Record<ToothDoubt, string>> = {
-  missing: 'no tooth here',
-  broken: 'broken, or far below the line',
-  'one-flank': 'one flank could not be followed',
-  'dust-at-tip': 'more at the point than a tooth has: dust or a burr',
-  'off-pattern': 'no raker where the pattern has one, or one where it has none',
-  'off-spacing': 'stands off the even step on both sides',
-  'rough-flank': 'the flank is rough or bent: rust or dust',
+  missing: 'no tooth here: look whether one stands, and put it in where it does',
+  broken: 'broken, or far off the line: call it what it is',
+  'one-flank': 'one flank could not be followed: wipe the tooth and scan again, or measure its angle at the bench',
+  'dust-at-tip':
+    'more or less at the point than a tooth has: wipe off dust, rust or a burr and scan again, or move the point',
+  'off-pattern': 'no raker where the pattern has one, or one where it has none: look, and call it what it is',
+  'off-spacing': 'stands off the even step on both sides: look whether the point is where the cross is',
+  'rough-flank': 'the flank is rough or bent, so its angle is doubtful: wipe off rust and scan again, or gauge it',
   moved: 'moved by hand',
   added: 'put in by hand',
 };

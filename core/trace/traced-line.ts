@@ -75,6 +75,8 @@ export interface TracedTooth {
   /** One standard error of each. */
   readonly errors: TracedErrors;
   readonly doubts: readonly ToothDoubt[];
+  /** Somebody looked at it and kept it, moved it, put it in or called it: a new trace of the picture does not forget. */
+  readonly looked?: 'kept' | 'moved' | 'added' | 'called';
   /** Of a raker: `xMm`, `yMm` are the middle of its tips; left out for any other tooth. */
   readonly raker?: TracedRaker;
   readonly tipPx: PicturePlace;
@@ -118,6 +120,8 @@ export interface TracedLine {
   readonly teeth: readonly TracedTooth[];
   readonly summary: TracedSummary;
   readonly notes: readonly TraceNote[];
+  /** Where somebody said that no tooth is. */
+  readonly removed?: readonly { readonly scan: number; readonly at: PicturePlace }[];
   /** Lie of the tooth line on the glass, degrees, clockwise. */
   readonly skewDeg: number;
 }

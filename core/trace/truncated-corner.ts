@@ -17,6 +17,8 @@ export interface TruncatedCorner {
   readonly goneError: number;
   /** More is there than a sharp corner has, by so many errors: dust, a burr, or a wrong flank. */
   readonly excess: number;
+  /** How badly a wedge cut off level explains the grey about the point, as a share of the contrast: rust, dust, a nick. */
+  readonly misfit: number;
 }
 
 /** Where two flanks meet, with the errors of the place; null for lines nearly parallel. */
@@ -108,9 +110,18 @@ export function truncatedCorner(
   let best: { corner: TruncatedCorner; off: number } | null = null;
   for (const body of greys) {
     const look = (x: number, y: number): number => (greyAt(view, meetX + x, meetY + up * y) - rest) / (body - rest);
-    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError);
+    const shares = [body, ...greys].map((grey) => (grey - rest) / (body - rest));
+    const between = { least: Math.min(...shares), most: Math.max(...shares) };
+    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError, between);
     if (!found) continue;
-    const corner = { meetX, meetY, gonePx: found.gone, goneError: found.error, excess: found.excess };
+    const corner = {
+      meetX,
+      meetY,
+      gonePx: found.gone,
+      goneError: found.error,
+      excess: found.excess,
+      misfit: found.misfit,
+    };
     if (best === null || found.off < best.off) best = { corner, off: found.off };
   }
   return best?.corner ?? null;
@@ -119,12 +130,18 @@ export function truncatedCorner(
 /** Two insides that differ by this share of the contrast are a bevel's strip and the plate. */
 const STRIP_SHARE = 0.1;
 
+/** Where the grey about a point is held against what its cut foretells: in blurs and a pixel from where the axis leaves the body. */
+const MISFIT_ALONG = [-1.5, 0, 1.5, 3, 4.5];
+const MISFIT_ACROSS = [-1, 0, 1];
+
 interface Cut {
   readonly gone: number;
   readonly error: number;
   readonly excess: number;
   /** How far the grey further in is from what this cut foretells. */
   readonly off: number;
+  /** The same, but for what lies between the plate's grey and a bevel's. */
+  readonly misfit: number;
 }
 
 function cutOf(
@@ -133,6 +150,7 @@ function cutOf(
   near: number,
   noise: number,
   lineError: number,
+  between: { readonly least: number; readonly most: number },
 ): Cut | null {
   const { blurPx } = wedge;
   const axis = axisLean(wedge);
@@ -149,8 +167,19 @@ function cutOf(
   // Noise of the nine, the lines' own errors (a row more or less of wedge), and the greys'.
   const shifted = overLooks((x, y) => shareAt(wedge, x, y + lineError, 0));
   const error = Math.hypot((noise * LOOKS.length ** 2) / Math.sqrt(LOOK_PIXELS), shifted - sharp, LEVEL_ERROR * seen);
-  const deep = start + 2.5 * blurPx + 1;
-  const off = (gone: number): number => Math.abs(look(axis * deep, deep) - shareAt(wedge, axis * deep, deep, gone));
+  const explained = (gone: number): Pick<Cut, 'off' | 'misfit'> => {
+    let [off, misfit] = [0, 0];
+    for (const along of MISFIT_ALONG)
+      for (const across of MISFIT_ACROSS) {
+        const y = start + along * blurPx + Math.sign(along);
+        const x = axis * y + across * (1.5 * blurPx + 1);
+        const [seen, share] = [look(x, y), shareAt(wedge, x, y, gone)];
+        off += (seen - share) ** 2;
+        misfit += Math.max(0, share * between.least - seen, seen - share * between.most) ** 2;
+      }
+    const count = MISFIT_ALONG.length * MISFIT_ACROSS.length;
+    return { off: Math.sqrt(off / count), misfit: Math.sqrt(misfit / count) };
+  };
   const most = start + 3 * blurPx + 1;
   if (seen > sharp - SURE * error) {
     // As much may be gone as does not yet show.
@@ -159,11 +188,11 @@ function cutOf(
       gone: 0,
       error: Math.hypot(lineError, hidden / 2),
       excess: Math.max(0, (seen - sharp) / error),
-      off: off(0),
+      ...explained(0),
     };
   }
   const { gone, slope } = solveCut(modelled, seen, sharp, most);
-  return { gone, error: Math.hypot(lineError, error / slope), excess: 0, off: off(gone) };
+  return { gone, error: Math.hypot(lineError, error / slope), excess: 0, ...explained(gone) };
 }
 
 /**
@@ -234,6 +263,6 @@ function axisCrossing(
 }
 
 /** A corner is blunt once it stands clear of a sharp one by so many errors. */
-const SURE = 0.7;
+const SURE = 0.35;
 /** The two greys are known to about this share of their contrast. */
 const LEVEL_ERROR = 0.006;

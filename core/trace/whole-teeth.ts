@@ -1,3 +1,5 @@
+import { median } from '../units/median';
+import type { Corner } from './corner';
 import type { LineCorners } from './line-corners';
 import { centresOf } from './raker-pairs';
 import { FEWEST_TEETH } from './tip-line';
@@ -27,19 +29,33 @@ export function wholeTeeth(profile: Float32Array, corners: LineCorners): WholeTe
   const to = keep.lastIndexOf(true) + 1;
   const tips = corners.tips.slice(from, to);
   const gullets = corners.gullets.slice(from, to + 1);
-  // The line goes on beyond the edge where there is no low, level plate before it.
-  const low = (x: number): boolean => {
-    const first = tips[0];
-    return first !== undefined && first.rise - (profile[x] as number) > 0.5 * depthPx;
+  // Level plate before the picture's edge, longer than any gullet's bottom, is the line's end.
+  const low = (gullet: Corner | undefined, x: number): boolean =>
+    gullet !== undefined && (profile[x] as number) < gullet.rise + LOW_DEPTH * depthPx;
+  const bottom = median(gullets.slice(1, -1).map((gullet) => bottomWidth(profile, gullet, LOW_DEPTH * depthPx)));
+  const clear = (edge: number, way: 1 | -1, gullet: Corner | undefined): boolean => {
+    let stretch = 0;
+    while (stretch <= last && low(gullet, edge + way * stretch)) stretch++;
+    return stretch > LONGER * bottom + LONGER_PITCHES * pitchPx;
   };
-  const clear = (tip: { x: number } | undefined, edge: number): boolean =>
-    tip !== undefined && Math.abs(edge - tip.x) > 1.3 * pitchPx && low(edge === 0 ? 1 : last - 1);
   const pairs = corners.pairs.slice(from, Math.max(from, to - 1));
   return {
     corners: { ...corners, tips, gullets, pairs },
-    runsOutLeft: left && !clear(tips[0], 0),
-    runsOutRight: right && !clear(tips[tips.length - 1], last),
+    runsOutLeft: left && !clear(1, 1, gullets[0]),
+    runsOutRight: right && !clear(last - 1, -1, gullets[gullets.length - 1]),
   };
+}
+
+/** What is lower than this share of a tooth's depth over the gullet's bottom is its bottom; a line's end is so much longer. No source. */
+const LOW_DEPTH = 0.25;
+const LONGER = 1.2;
+const LONGER_PITCHES = 0.05;
+
+function bottomWidth(profile: Float32Array, { x: at, rise }: Corner, over: number): number {
+  let wide = 1;
+  const from = Math.round(at);
+  for (const step of [-1, 1]) for (let x = from + step; (profile[x] ?? NaN) < rise + over; x += step) wide++;
+  return wide;
 }
 
 /** Most steps are near one pitch, or two or three where teeth are lost, and most teeth are about as deep. */

@@ -2,7 +2,7 @@ import { computed } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import type { Cut } from '@odontis/core/saw/families';
 import type { TraceEdit } from '@odontis/core/trace/edit-trace';
-import { editTrace } from '@odontis/core/trace/edit-trace';
+import { editTrace, withLooks } from '@odontis/core/trace/edit-trace';
 import { JOIN_WORDS, joinTraces } from '@odontis/core/trace/join-traces';
 import { believableDpi, pictureFaultWords } from '@odontis/core/trace/picture-faults';
 import type { PictureHeader } from '@odontis/core/trace/picture-header';
@@ -103,6 +103,7 @@ export const ScanDesk = signalStore(
 
     /** Lays every scan on those before it; `told` is how many teeth the last two share. */
     const joinAll = (told?: number): void => {
+      const before = desk.line();
       const [first, ...more] = desk.scans().map((scan) => scan.line);
       let line = first ?? null;
       more.forEach((next, i) => {
@@ -111,11 +112,10 @@ export const ScanDesk = signalStore(
         if (joined.ok) line = joined.line;
         else refuse(JOIN_WORDS[joined.code]);
       });
-      patchState(desk, { past: [], future: [], line });
+      patchState(desk, { past: [], future: [], line: line && before ? withLooks(line, before) : line });
       patchState(desk, { selected: worst(null) });
     };
 
-    /** What is done by hand goes with the old trace. */
     const trace = async (index: number): Promise<void> => {
       const scan = desk.scans()[index];
       if (!scan?.scale) return;
