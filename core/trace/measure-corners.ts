@@ -7,7 +7,8 @@ import type { LineLevels } from './line-levels';
 import { median } from '../units/median';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
-import { meetingOf, truncatedCorner } from './truncated-corner';
+import type { TruncatedCorner } from './truncated-corner';
+import { meetingOf, SURE, truncatedCorner } from './truncated-corner';
 
 /** A tooth measured in pixels of the view: its tip, its two flanks, and the gullet on its right. */
 export interface MeasuredCorner {
@@ -63,6 +64,9 @@ export function measureCorners(
     return { left: flank(tip, gullets[i] as Corner, 1), right: flank(tip, gullets[i + 1] as Corner, -1) };
   });
   const blurPx = median(flanks.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
+  const sure = surenessOf(tips, flanks, (tip, left, right) =>
+    truncatedCorner(view, left, right, 1, rowOf(tip), blurPx, noise),
+  );
   const measured = tips.map((tip, i): MeasuredCorner => {
     const { left, right } = flanks[i] as { left: FlankLine | null; right: FlankLine | null };
     const tipY = rowOf(tip);
@@ -71,7 +75,7 @@ export function measureCorners(
     const roughDepthPx = (rowOf(gullets[i] as Corner) + rowOf(below)) / 2 - tipY;
     const gap = (tips[i + 1]?.x ?? Infinity) - tip.x > 1.5 * pitchPx;
     return {
-      ...tipOf(view, tip, tipY, left, right, blurPx, noise),
+      ...tipOf(view, tip, tipY, left, right, blurPx, noise, sure),
       left,
       right,
       roughDepthPx,
@@ -81,6 +85,25 @@ export function measureCorners(
     };
   });
   return withoutGulletSpecks(measured);
+}
+
+/** Teeth that say whether the line is sharp, and how short of it, in errors, their middle may be. */
+const SAMPLED = 24;
+const SHARP_SHORT = 0.1;
+
+/** How clear of a sharp corner a tip of this line must stand to be blunt: what the others are, it is likely to be. */
+function surenessOf(
+  tips: readonly Corner[],
+  flanks: readonly { readonly left: FlankLine | null; readonly right: FlankLine | null }[],
+  cornerOf: (tip: Corner, left: FlankLine, right: FlankLine) => TruncatedCorner | null,
+): number {
+  const step = Math.max(1, Math.floor(tips.length / SAMPLED));
+  const short = tips.flatMap((tip, i) => {
+    const { left, right } = flanks[i] ?? { left: null, right: null };
+    const corner = i % step === 0 && left && right ? cornerOf(tip, left, right) : null;
+    return corner ? [corner.shortBy] : [];
+  });
+  return short.length > 0 && median(short) < SHARP_SHORT ? SURE.sharp : SURE.blunt;
 }
 
 /** A gullet's bottom this much nearer to its flanks' meeting than the line's usual one, px, is hidden by a speck. */
@@ -121,6 +144,7 @@ function tipOf(
   right: FlankLine | null,
   blurPx: number,
   noise: number,
+  sure: number,
 ): Pick<MeasuredCorner, 'tip' | 'flatPx' | 'flatError' | 'excess' | 'misfit'> {
   const rough = {
     tip: { x: tip.x, y: tipY, xError: ROUGH_PLACE_PX, yError: ROUGH_PLACE_PX },
@@ -131,7 +155,7 @@ function tipOf(
   };
   const meeting = left && right && meetingOf(left, right);
   if (!meeting) return rough;
-  const corner = truncatedCorner(view, left, right, 1, tipY, blurPx, noise);
+  const corner = truncatedCorner(view, left, right, 1, tipY, blurPx, noise, sure);
   const gone = corner?.gonePx ?? Math.max(0, tipY - meeting.y);
   const goneError = corner ? Math.hypot(corner.goneError, MISFIT_PX * corner.misfit) : ROUGH_PLACE_PX;
   const y = meeting.y + gone;

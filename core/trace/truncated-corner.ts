@@ -19,6 +19,8 @@ export interface TruncatedCorner {
   readonly excess: number;
   /** How badly a wedge cut off level explains the grey about the point, as a share of the contrast: rust, dust, a nick. */
   readonly misfit: number;
+  /** By how many errors less is there than a sharp corner has. */
+  readonly shortBy: number;
 }
 
 /** Where two flanks meet, with the errors of the place; null for lines nearly parallel. */
@@ -94,6 +96,7 @@ export function truncatedCorner(
   seenY: number,
   blurPx: number,
   noise: number,
+  sure: number = SURE.blunt,
 ): TruncatedCorner | null {
   const meeting = meetingOf(left, right);
   if (!meeting) return null;
@@ -112,7 +115,7 @@ export function truncatedCorner(
     const look = (x: number, y: number): number => (greyAt(view, meetX + x, meetY + up * y) - rest) / (body - rest);
     const shares = [body, ...greys].map((grey) => (grey - rest) / (body - rest));
     const between = { least: Math.min(...shares), most: Math.max(...shares) };
-    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError, between);
+    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError, between, sure);
     if (!found) continue;
     const corner = {
       meetX,
@@ -121,6 +124,7 @@ export function truncatedCorner(
       goneError: found.error,
       excess: found.excess,
       misfit: found.misfit,
+      shortBy: found.shortBy,
     };
     if (best === null || found.off < best.off) best = { corner, off: found.off };
   }
@@ -142,6 +146,7 @@ interface Cut {
   readonly off: number;
   /** The same, but for what lies between the plate's grey and a bevel's. */
   readonly misfit: number;
+  readonly shortBy: number;
 }
 
 function cutOf(
@@ -151,6 +156,7 @@ function cutOf(
   noise: number,
   lineError: number,
   between: { readonly least: number; readonly most: number },
+  sure: number,
 ): Cut | null {
   const { blurPx } = wedge;
   const axis = axisLean(wedge);
@@ -181,18 +187,21 @@ function cutOf(
     return { off: Math.sqrt(off / count), misfit: Math.sqrt(misfit / count) };
   };
   const most = start + 3 * blurPx + 1;
-  if (seen > sharp - SURE * error) {
+  const shortBy = (sharp - seen) / error;
+  if (shortBy < sure) {
     // As much may be gone as does not yet show.
     const hidden = solveCut(modelled, Math.min(seen, sharp) - error, sharp, most).gone;
     return {
       gone: 0,
       error: Math.hypot(lineError, hidden / 2),
-      excess: Math.max(0, (seen - sharp) / error),
+      excess: Math.max(0, -shortBy),
+      shortBy,
       ...explained(0),
     };
   }
-  const { gone, slope } = solveCut(modelled, seen, sharp, most);
-  return { gone, error: Math.hypot(lineError, error / slope), excess: 0, ...explained(gone) };
+  // Little more than its error short of a sharp corner, most of it is error: less is gone than it looks.
+  const { gone, slope } = solveCut(modelled, seen + (sure * error * sure ** 2) / shortBy ** 2, sharp, most);
+  return { gone, error: Math.hypot(lineError, error / slope), excess: 0, shortBy, ...explained(gone) };
 }
 
 /**
@@ -262,7 +271,7 @@ function axisCrossing(
   return best;
 }
 
-/** A corner is blunt once it stands clear of a sharp one by so many errors. */
-const SURE = 0.35;
+/** A corner is blunt once it stands clear of a sharp one by so many errors: sooner on a line whose teeth are blunt. */
+export const SURE = { sharp: 1.4, blunt: 0.35 } as const;
 /** The two greys are known to about this share of their contrast. */
 const LEVEL_ERROR = 0.006;
