@@ -1,6 +1,6 @@
 /**
  * Core's floors, the lowest first: a room imports its own floor and those under it. `shop` stands on
- * `work`; `trace` beside it, on the arithmetic.
+ * `work`; `trace` and `photograph` beside it, on the arithmetic.
  */
 const FLOORS = [
   ['units', 'reason'],
@@ -24,20 +24,24 @@ module.exports = {
       rule(
         `floor-${floor[0]}`,
         { path: rooms([floor]), pathNot: NOT_A_TEST },
-        { path: rooms([...FLOORS.slice(i + 1), ['trace']]) },
+        { path: rooms([...FLOORS.slice(i + 1), ['trace', 'photograph']]) },
       ),
     ),
-    rule('trace-beside-work', { path: '^core/trace/', pathNot: NOT_A_TEST }, { path: rooms(FLOORS.slice(4)) }),
+    rule(
+      'pictures-beside-work',
+      { path: '^core/(trace|photograph)/', pathNot: NOT_A_TEST },
+      { path: rooms(FLOORS.slice(4)) },
+    ),
     // A room that stands on no floor is one nobody placed.
     rule(
       'every-room-has-a-floor',
       { path: '^core/', pathNot: NOT_A_TEST },
-      { path: '^core/', pathNot: rooms([...FLOORS, ['trace', 'reference']]) },
+      { path: '^core/', pathNot: rooms([...FLOORS, ['trace', 'photograph', 'reference']]) },
     ),
     rule(
       'core-stands-alone',
       { path: '^core/', pathNot: '(\\.spec\\.ts$|^core/reference/)' },
-      { pathNot: '^(core/|node_modules/(zod|simple-statistics)/)' },
+      { pathNot: '^(core/|node_modules/(zod|simple-statistics|ml-matrix|ml-levenberg-marquardt|zxing-wasm)/)' },
     ),
     rule(
       'contract-on-core-only',

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { shopHabits } from '@odontis/core/work/habits';
 import { judgement } from './judgement';
+import { stripPrinter } from './measuring-sheet';
 import { bounded, requiredText, version } from './fields';
 
 /** The shop book's first page: how this shop speaks and works. */
@@ -33,6 +34,8 @@ export const shopBook = z.object({
   lockAfterMinutes: bounded(1, 1440, 'The minutes until a screen locks', 'minutes').nullable().optional(),
   /** So many copies of the shop are kept, the newest; left out, two weeks of nights. */
   copiesKept: bounded(1, 999, 'The copies kept', '').refine(Number.isInteger, 'Copies are kept whole.').optional(),
+  /** Printers that measuring strips come from, the usual one first, with the rulers of their sheets as measured. */
+  stripPrinters: z.array(stripPrinter).max(6, 'Six printers at most.').optional(),
   /** Where this shop judges otherwise than the trade's rules; left out, it does not. */
   judgement: judgement.optional(),
 });

@@ -29,7 +29,9 @@ odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 m
                  [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
 odontis check FILE [the same options]  every fault of it, with its path
 odontis trace PICTURE [--dpi 600] [--family pull] [--heel left|right] [--pattern CCR] [--svg FILE] [--dxf FILE]
-                 the teeth of a scanned tooth line (PNG, JPEG or TIFF), as JSON`;
+                 [--plate "0.9 mm"] [--rulers 239.6x149.9]
+                 the teeth of a scanned or photographed tooth line (PNG, JPEG or TIFF), as JSON; a photograph is known
+                 by the measuring strips on it, --rulers are its sheet's two rulers as measured`;
 
 /** Wrong input: lines for the error output, exit code 2. */
 class Faulty extends Error {
@@ -58,6 +60,7 @@ const OPTIONS = {
   wood: { type: 'string' },
   dpi: { type: 'string' },
   heel: { type: 'string' },
+  rulers: { type: 'string' },
   pattern: { type: 'string' },
   svg: { type: 'string' },
   dxf: { type: 'string' },

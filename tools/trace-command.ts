@@ -1,15 +1,28 @@
 import { closeSync, openSync, readFileSync, readSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { traceDxf } from '@odontis/contract/trace-dxf';
+import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
+import {
+  PHOTOGRAPH_FAULT_WORDS,
+  PHOTOGRAPH_REFUSAL_WORDS,
+  photographWords,
+} from '@odontis/core/photograph/photograph-words';
+import { mayBePhotograph, readPhotograph, showsStrips } from '@odontis/core/photograph/read-photograph';
+import { seeCodes } from '@odontis/core/photograph/see-codes';
+import type { PictureHeader } from '@odontis/core/trace/picture-header';
 import { pictureHeader } from '@odontis/core/trace/picture-header';
 import { believableDpi, MOST_TRACED_PIXELS, pictureFault, pictureFaultWords } from '@odontis/core/trace/picture-faults';
 import { scaleFromDpi } from '@odontis/core/trace/scale';
 import { traceSvg } from '@odontis/core/trace/trace-svg';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { DOUBT_WORDS, NOTE_WORDS, REFUSAL_WORDS } from '@odontis/core/trace/trace-words';
+import type { TraceWish } from '@odontis/core/trace/trace-wish';
+import type { TraceRefusal } from '@odontis/core/trace/traced-line';
 import type { GreyPicture } from '@odontis/core/trace/grey-picture';
 import { parsePattern } from '@odontis/core/saw/tooth-pattern';
 import { FAMILIES } from '@odontis/core/saw/all-families';
+
+import { readyForCodes } from './codes';
 
 export interface TraceOptions {
   readonly dpi?: string;
@@ -18,6 +31,9 @@ export interface TraceOptions {
   readonly pattern?: string;
   readonly svg?: string;
   readonly dxf?: string;
+  /** Of a photograph: the plate's thickness, mm, and the sheet's two rulers as measured. */
+  readonly plate?: string;
+  readonly rulers?: string;
 }
 
 /** Bytes read for a picture's size and resolution; a TIFF tells them at its end. */
@@ -58,6 +74,68 @@ async function greyOf(where: string, name: string): Promise<GreyPicture> {
   }
 }
 
+/** A picture to be traced: a scan as it lies, or a photograph laid on its grid, with what the answer says of it. */
+interface Laid {
+  readonly picture: GreyPicture;
+  readonly scale: Pick<TraceWish, 'mmPerPx' | 'scaleError' | 'placeErrorMm'>;
+  readonly tells: object;
+  readonly refusals: Readonly<Record<TraceRefusal, string>>;
+}
+
+/** A picture that says no resolution is a photograph where it shows measuring strips. */
+async function photographOf(picture: GreyPicture, name: string, options: TraceOptions): Promise<Laid | null> {
+  if (!mayBePhotograph(picture)) return null;
+  await readyForCodes();
+  const codes = await seeCodes(picture);
+  if (!showsStrips(codes)) return null;
+  const read = readPhotograph(picture, codes, {
+    ...(options.plate && { plateMm: plateOf(options.plate) }),
+    ...(options.rulers && { printed: printedOf(options.rulers) }),
+  });
+  if (!read.ok) throw new Error(`${name}: ${PHOTOGRAPH_FAULT_WORDS[read.code]}`);
+  const { picture: laid, mmPerPx, scaleError, placeErrorMm, facts } = read;
+  const { seen, warnings } = photographWords(facts, 0);
+  return {
+    picture: laid,
+    scale: { mmPerPx, scaleError, placeErrorMm },
+    tells: { widthPx: laid.widthPx, heightPx: laid.heightPx, photograph: { ...facts, says: [seen, ...warnings] } },
+    refusals: PHOTOGRAPH_REFUSAL_WORDS,
+  };
+}
+
+function plateOf(text: string): number {
+  const mm = Number(text);
+  if (!(mm >= 0.2 && mm <= 6)) throw new Error(`--plate "${text}" is no thickness between 0.2 and 6 mm.`);
+  return mm;
+}
+
+/** Both rulers as measured, such as 239.6x149.9. */
+function printedOf(text: string): { along: number; across: number } {
+  const [along, across] = text.split('x').map(Number);
+  const printed = { along: (along ?? NaN) / RULER_MM.along, across: (across ?? NaN) / RULER_MM.across };
+  const near = (share: number): boolean => share > 0.95 && share < 1.05;
+  if (!near(printed.along) || !near(printed.across))
+    throw new Error(`--rulers "${text}" are not the sheet's two rulers as measured, such as 239.6x149.9 mm.`);
+  return printed;
+}
+
+async function laidPicture(where: string, name: string, options: TraceOptions, header: PictureHeader): Promise<Laid> {
+  const dpi = options.dpi === undefined ? believableDpi(header) : Number(options.dpi);
+  if (dpi !== null && !(dpi >= 50 && dpi <= 10_000))
+    throw new Error(`--dpi "${options.dpi}" is no resolution between 50 and 10000.`);
+  const picture = await greyOf(where, name);
+  if (dpi !== null) {
+    const { widthPx, heightPx } = header;
+    return { picture, scale: scaleFromDpi(dpi), tells: { widthPx, heightPx, dpi }, refusals: REFUSAL_WORDS };
+  }
+  const photograph = await photographOf(picture, name, options);
+  if (!photograph)
+    throw new Error(
+      `${name} does not say its resolution and shows no measuring strips. Say --dpi 600, or whatever the scanner was set to.`,
+    );
+  return photograph;
+}
+
 /**
  * `odontis trace PICTURE`: the traced teeth and the line's summary, by the same
  * function of core/ as in the browser, ready to be printed as JSON. Throws an Error
@@ -72,10 +150,6 @@ export async function traceCommand(where: string, name: string, options: TraceOp
   }
   const fault = pictureFault(header);
   if (fault || !header) throw new Error(pictureFaultWords(fault ?? 'not-a-picture', name, header));
-  const dpi = options.dpi === undefined ? believableDpi(header) : Number(options.dpi);
-  if (dpi === null)
-    throw new Error(`${name} does not say its resolution. Say --dpi 600, or whatever the scanner was set to.`);
-  if (!(dpi >= 50 && dpi <= 10_000)) throw new Error(`--dpi "${options.dpi}" is no resolution between 50 and 10000.`);
   const family = options.family;
   if (family !== undefined && !FAMILIES.some((known) => known === family))
     throw new Error(`--family "${family}" is not one of ${FAMILIES.join(', ')}.`);
@@ -85,13 +159,14 @@ export async function traceCommand(where: string, name: string, options: TraceOp
   const heel = options.heel;
   if (heel !== undefined && heel !== 'left' && heel !== 'right')
     throw new Error('--heel is left or right, as the teeth point up.');
-  const traced = traceTeeth(await greyOf(where, name), {
-    ...scaleFromDpi(dpi),
+  const { picture, scale, tells, refusals } = await laidPicture(where, name, options, header);
+  const traced = traceTeeth(picture, {
+    ...scale,
     cuts: family === 'pull' ? 'pull' : 'push',
     ...(heel && { heel }),
     ...(pattern && { pattern }),
   });
-  if (!traced.ok) throw new Error(`${name}: ${REFUSAL_WORDS[traced.code]}`);
+  if (!traced.ok) throw new Error(`${name}: ${refusals[traced.code]}`);
   if (options.svg) writeFileSync(options.svg, traceSvg(traced));
   if (options.dxf) writeFileSync(options.dxf, traceDxf(traced));
   const { ok: _, frames: __, teeth, notes, ...line } = traced;
@@ -99,7 +174,7 @@ export async function traceCommand(where: string, name: string, options: TraceOp
     format: 'odontis-trace',
     version: 1,
     units: 'mm and degrees',
-    picture: { widthPx: header.widthPx, heightPx: header.heightPx, dpi },
+    picture: tells,
     ...line,
     notes: notes.map((note) => ({ code: note, says: NOTE_WORDS[note] })),
     teeth: teeth.map(({ scan: ___, doubts, ...tooth }) => ({

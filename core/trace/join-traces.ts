@@ -14,7 +14,7 @@ export const JOIN_WORDS: Readonly<Record<JoinRefusal, string>> = {
 };
 
 /** Fewest teeth that both scans must show, and how well they must agree, mm. */
-const LEAST_OVERLAP = 4;
+export const LEAST_OVERLAP = 4;
 const MOST_OFF_MM = 0.03;
 /** The best overlap must agree so many times better than the next best. */
 const CLEARLY = 1.6;

@@ -41,6 +41,7 @@ interface Lie {
   readonly faceSide: 'left' | 'right';
   readonly depthPx: number;
   readonly mmPerPx: number;
+  readonly placeErrorMm: number;
   /** Along the line and over it, px. */
   readonly along: (x: number, y: number) => number;
   readonly over: (x: number, y: number) => number;
@@ -68,6 +69,7 @@ export function lineInMm(
     line,
     depthPx,
     mmPerPx,
+    placeErrorMm: wish.placeErrorMm ?? 0,
     along: (x, y) => (x + line.slope * (y - line.at0)) / size,
     over: (x, y) => -(y - line.at0 - line.slope * x) / size,
   };
@@ -192,8 +194,8 @@ function toothOf({ heel, toe }: Tips, next: Tips | null, lie: Lie, place: (along
     backDeg: angle(back, backSide),
     gulletMm: gullet && next ? (chord - over(gullet.x, gullet.y)) * mmPerPx : null,
     errors: {
-      xMm: Math.hypot(heel.tip.xError * share, two ? toe.tip.xError * share : 0) * mmPerPx,
-      yMm: Math.hypot(heel.tip.yError * share, two ? toe.tip.yError * share : 0) * mmPerPx,
+      xMm: Math.hypot(heel.tip.xError * share * mmPerPx, two ? toe.tip.xError * share * mmPerPx : 0, lie.placeErrorMm),
+      yMm: Math.hypot(heel.tip.yError * share * mmPerPx, two ? toe.tip.yError * share * mmPerPx : 0, lie.placeErrorMm),
       flatMm: heel.flatError * mmPerPx,
       rakeDeg: angleError(face),
       backDeg: angleError(back),

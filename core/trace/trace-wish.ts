@@ -5,6 +5,8 @@ import type { LieWish } from './upright-line';
 export interface TraceWish extends LieWish {
   readonly mmPerPx: number;
   readonly scaleError?: number;
+  /** Of a photograph: how far its marks leave any place of the grid uncertain, mm. */
+  readonly placeErrorMm?: number;
   /** Which way the saw cuts; a pull saw's faces look to the handle. */
   readonly cuts?: Cut;
   /** Where the heel lies with the teeth up; unsaid, the faces tell. */

@@ -55,6 +55,7 @@ export const NEEDS = {
   'POST /tickets/:id/handover': 'counter',
   'GET /tickets/:id/tag.pdf': 'counter',
   'GET /tags.pdf': 'counter',
+  'GET /measuring-sheet.pdf': 'counter',
   'GET /tickets/:id/quote.pdf': 'counter',
   'GET /tickets/:id/report.pdf': 'counter',
   'POST /tickets/:id/photographs': 'counter',

@@ -12,6 +12,7 @@ const USUAL: Allowed = { times: 400, withinS: 10 };
 const COSTLY: Readonly<Record<string, Allowed>> = {
   'GET /tickets/:id/tag.pdf': { times: 60, withinS: 60 },
   'GET /tags.pdf': { times: 60, withinS: 60 },
+  'GET /measuring-sheet.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/quote.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/report.pdf': { times: 60, withinS: 60 },
   'POST /tickets/:id/photographs': { times: 120, withinS: 60 },

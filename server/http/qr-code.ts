@@ -2,7 +2,21 @@ import { createRequire } from 'node:module';
 
 // Its types know the browser's build alone.
 const require = createRequire(import.meta.url);
-const bwip = require('bwip-js/node') as { toSVG(options: { bcid: string; text: string; eclevel?: string }): string };
+const bwip = require('bwip-js/node') as {
+  toSVG(options: { bcid: string; text: string; eclevel?: string }): string;
+  raw(options: {
+    bcid: string;
+    text: string;
+    eclevel: string;
+    version: number;
+  }): [{ pixs: number[]; pixx: number; pixy: number }];
+};
 
 /** A QR code (ISO/IEC 18004) as SVG, one module a unit, a sixth of it may be lost. */
 export const qrCode = (text: string): string => bwip.toSVG({ bcid: 'qrcode', text, eclevel: 'M' });
+
+/** A QR code of version 1, 21 modules to a side, as its modules, true for ink, row by row. */
+export function codeModules(text: string): boolean[][] {
+  const [{ pixs, pixx, pixy }] = bwip.raw({ bcid: 'qrcode', text, eclevel: 'M', version: 1 });
+  return Array.from({ length: pixy }, (_, j) => Array.from({ length: pixx }, (__, i) => pixs[j * pixx + i] === 1));
+}

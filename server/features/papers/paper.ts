@@ -1,6 +1,8 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import type { MeasuringSheet } from '@odontis/contract/measuring-sheet';
 import type { ShopBook } from '@odontis/contract/shop';
 import { labelDrawing } from '../labels/label';
+import { measuringSheet } from './measuring-sheet';
 import { printPdf } from './print';
 import { quoteDocument } from './quote';
 import { reportDocument } from './report';
@@ -11,6 +13,7 @@ export type Paper =
   | { readonly kind: 'tag' | 'report'; readonly dossier: Dossier; readonly book: ShopBook }
   | { readonly kind: 'tags'; readonly dossiers: readonly Dossier[]; readonly skip: number; readonly book: ShopBook }
   | { readonly kind: 'quote'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook }
+  | { readonly kind: 'measuring-sheet'; readonly sheet: MeasuringSheet }
   | { readonly kind: 'labels'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook };
 
 /** The bytes of a PDF; of labels their drawings as SVG, joined by line ends. */
@@ -24,6 +27,8 @@ export function makePaper(paper: Paper): Promise<Uint8Array> {
       return printPdf(tagSheet([...paper.dossiers], paper.book, paper.skip));
     case 'quote':
       return printPdf(quoteDocument([...paper.dossiers], paper.book));
+    case 'measuring-sheet':
+      return printPdf(measuringSheet(paper.sheet));
     case 'labels':
       return Promise.resolve(
         Buffer.from(paper.dossiers.map((dossier) => labelDrawing(dossier, paper.book)).join('\n')),

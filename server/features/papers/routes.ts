@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type { Response } from 'express';
 import { z } from 'zod';
+import { measuringSheet } from '@odontis/contract/measuring-sheet';
 import { recordId } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
@@ -33,6 +34,10 @@ export function paperRoutes(db: Database): Router {
     const dossiers = [];
     for (const id of tickets) dossiers.push(await readDossier(db, id));
     send(response, 'tags.pdf', await pressed({ kind: 'tags', dossiers, book, skip }));
+  });
+  router.get('/measuring-sheet.pdf', async (request, response) => {
+    const sheet = parse(measuringSheet, request.query);
+    send(response, `measuring-sheet-${sheet.sheet}.pdf`, await pressed({ kind: 'measuring-sheet', sheet }));
   });
   router.get('/tickets/:id/quote.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);

@@ -76,6 +76,20 @@ async function greyBitmap(
   }
 }
 
+/** A camera's frame in grey; the frame is let go. */
+export function greyFrame(frame: ImageBitmap): GreyPicture {
+  const { width, height } = frame;
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
+  if (!context) throw new TypeError('A frame cannot be drawn here.');
+  context.drawImage(frame, 0, 0);
+  frame.close();
+  const { data } = context.getImageData(0, 0, width, height);
+  const grey = new Uint8Array(width * height);
+  for (let i = 0, from = 0; i < grey.length; i++, from += 4)
+    grey[i] = luma(data[from] as number, data[from + 1] as number, data[from + 2] as number);
+  return { widthPx: width, heightPx: height, grey };
+}
+
 function greyTiff(bytes: Uint8Array, header: PictureHeader): GreyPicture | null {
   const buffer = bytes.buffer as ArrayBuffer;
   const page = UTIF.decode(buffer)[0];

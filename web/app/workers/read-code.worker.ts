@@ -1,10 +1,7 @@
 /// <reference lib="webworker" />
-import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
-import wasmUrl from 'zxing-wasm/reader/zxing_reader.wasm';
+import { readBarcodes } from 'zxing-wasm/reader';
+import './own-code-reader';
 import type { CodeRead, CodeWanted } from './read-code-protocol';
-
-// Our own copy: without this it would be fetched from outside.
-void prepareZXingModule({ overrides: { locateFile: () => new URL(wasmUrl, location.href).href } });
 
 addEventListener('message', ({ data }: MessageEvent<CodeWanted>) => {
   if (!(data.picture instanceof ImageData)) throw new TypeError('The reading worker takes pictures only.');

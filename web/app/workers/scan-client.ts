@@ -1,3 +1,5 @@
+import type { Glimpse } from '@odontis/core/photograph/glimpse';
+import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
 import type { TraceWish } from '@odontis/core/trace/trace-teeth';
 import type { TraceResult } from '@odontis/core/trace/traced-line';
 import type { Opened, ScanAnswer, ScanWanted, TileWanted } from './scan-protocol';
@@ -30,12 +32,17 @@ export class ScanClient {
     this.worker.addEventListener('error', (event) => this.end(event.message));
   }
 
-  open(file: Blob, progress: (share: number) => void): Promise<Opened> {
-    return this.ask<'opened'>({ do: 'open', file }, progress).then((a) => a.opened);
+  open(file: Blob, progress: (share: number) => void, wish: PhotographWish = {}): Promise<Opened> {
+    return this.ask<'opened'>({ do: 'open', file, wish }, progress).then((a) => a.opened);
   }
 
   trace(wish: Omit<TraceWish, 'report'>, progress: (share: number) => void): Promise<TraceResult> {
     return this.ask<'traced'>({ do: 'trace', wish }, progress).then((a) => a.result);
+  }
+
+  /** What a camera's frame shows of the strips; the frame goes over to the worker. */
+  glimpse(frame: ImageBitmap, pitchMm: number): Promise<Glimpse> {
+    return this.ask<'glimpsed'>({ do: 'glimpse', frame, pitchMm }, undefined, [frame]).then((a) => a.glimpse);
   }
 
   tile(tile: TileWanted): Promise<ImageBitmap | null> {
@@ -51,11 +58,12 @@ export class ScanClient {
   private ask<Is extends ScanAnswer['is']>(
     asked: Asked,
     progress: (share: number) => void = () => undefined,
+    transfer: Transferable[] = [],
   ): Promise<Answer<Is>> {
     const id = this.next++;
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { done: (answer) => resolve(answer as Answer<Is>), stopped: reject, progress });
-      this.worker.postMessage({ ...asked, id });
+      this.worker.postMessage({ ...asked, id }, transfer);
     });
   }
 }

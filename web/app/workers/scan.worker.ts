@@ -1,11 +1,38 @@
 /// <reference lib="webworker" />
 import type { GreyPicture } from '@odontis/core/trace/grey-picture';
+import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
+import { glimpse } from '@odontis/core/photograph/glimpse';
+import { mayBePhotograph, readPhotograph, showsStrips } from '@odontis/core/photograph/read-photograph';
+import { believableDpi } from '@odontis/core/trace/picture-faults';
+import { seeCodes } from '@odontis/core/photograph/see-codes';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
-import { decodePicture } from './decode-picture';
-import type { ScanAnswer, ScanWanted } from './scan-protocol';
+import { decodePicture, greyFrame } from './decode-picture';
+import './own-code-reader';
+import type { Opened, ScanAnswer, ScanWanted } from './scan-protocol';
 import { tilePixels } from './scan-tile';
 
 let picture: GreyPicture | null = null;
+
+/** A picture as it lies; one that shows measuring strips is a photograph, and is laid on a true grid. */
+async function opened(file: Blob, wish: PhotographWish, report: (share: number) => void): Promise<Opened> {
+  picture = null;
+  const decoded = await decodePicture(file, (share) => report(0.4 * share));
+  if (!decoded.ok) return decoded;
+  const { header } = decoded;
+  // What says a scanner's resolution is a scan.
+  const codes =
+    believableDpi(header) === null && mayBePhotograph(decoded.picture) ? await seeCodes(decoded.picture) : [];
+  report(0.6);
+  if (!showsStrips(codes)) {
+    picture = decoded.picture;
+    return { ok: true, header, photograph: null };
+  }
+  const read = readPhotograph(decoded.picture, codes, wish, (share) => report(0.6 + 0.4 * share));
+  if (!read.ok) return { ok: false, code: read.code, header };
+  const { ok: _, picture: laid, ...photograph } = read;
+  picture = laid;
+  return { ok: true, header: { ...header, widthPx: laid.widthPx, heightPx: laid.heightPx, dpi: null }, photograph };
+}
 
 const say = (answer: ScanAnswer, transfer: Transferable[] = []): void => postMessage(answer, { transfer });
 
@@ -13,15 +40,10 @@ addEventListener('message', ({ data }: MessageEvent<ScanWanted>) => {
   const { id } = data;
   const report = (share: number): void => say({ id, is: 'progress', share });
   if (data.do === 'open') {
-    void decodePicture(data.file, report).then((decoded) => {
-      picture = decoded.ok ? decoded.picture : null;
-      const { header } = decoded;
-      say({
-        id,
-        is: 'opened',
-        opened: decoded.ok ? { ok: true, header: decoded.header } : { ok: false, code: decoded.code, header },
-      });
-    });
+    void opened(data.file, data.wish, report).then((answer) => say({ id, is: 'opened', opened: answer }));
+  } else if (data.do === 'glimpse') {
+    const frame = greyFrame(data.frame);
+    void seeCodes(frame).then((codes) => say({ id, is: 'glimpsed', glimpse: glimpse(frame, codes, data.pitchMm) }));
   } else if (data.do === 'trace') {
     if (!picture) throw new TypeError('No picture is open to be traced.');
     say({ id, is: 'traced', result: traceTeeth(picture, { ...data.wish, report }) });

@@ -3,16 +3,25 @@ import { patchState, signalStore, withComputed, withHooks, withMethods, withProp
 import type { Cut } from '@odontis/core/saw/families';
 import type { TraceEdit } from '@odontis/core/trace/edit-trace';
 import { editTrace, withLooks } from '@odontis/core/trace/edit-trace';
-import { JOIN_WORDS, joinTraces } from '@odontis/core/trace/join-traces';
+import { JOIN_WORDS, joinTraces, LEAST_OVERLAP } from '@odontis/core/trace/join-traces';
 import { believableDpi, pictureFaultWords } from '@odontis/core/trace/picture-faults';
 import type { PictureHeader } from '@odontis/core/trace/picture-header';
 import type { PictureScale } from '@odontis/core/trace/scale';
 import { patternFromHeel } from '@odontis/core/trace/raker-pattern';
+import {
+  PHOTOGRAPH_FAULT_WORDS,
+  PHOTOGRAPH_REFUSAL_WORDS,
+  photographWords,
+} from '@odontis/core/photograph/photograph-words';
+import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
+import { sharedTeeth } from '@odontis/core/photograph/shared-teeth';
 import { scaleFault, scaleFromDpi, scaleFromLength } from '@odontis/core/trace/scale';
 import type { PicturePlace, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
 import { REFUSAL_WORDS, scaleFaultWords } from '@odontis/core/trace/trace-words';
 import type { TraceWish } from '@odontis/core/trace/trace-teeth';
+import type { LaidPhotograph, Opened } from '../../../workers/scan-protocol';
+import { isPhotographFault } from '../../../workers/scan-protocol';
 import { ScanClient, ScanStopped } from '../../../workers/scan-client';
 
 /** One picture on the desk. */
@@ -21,6 +30,8 @@ export interface Scan {
   readonly client: ScanClient;
   readonly header: PictureHeader;
   readonly scale: PictureScale | null;
+  /** What the strips of a photograph gave; null for a scan. */
+  readonly photograph: LaidPhotograph | null;
   readonly line: TracedLine | null;
 }
 
@@ -35,6 +46,8 @@ interface ScanState {
   readonly cuts: Cut;
   /** One repeat of cutters and rakers; empty for a saw without rakers. */
   readonly pattern: string;
+  /** What photographs are laid by: the plate's thickness, and what the shop's printer makes of a millimetre. */
+  readonly laying: PhotographWish;
   readonly scans: readonly Scan[];
   readonly shown: number;
   readonly busy: ScanBusy;
@@ -55,7 +68,10 @@ const NOTHING = {
   refusal: '',
   lie: {},
 } satisfies Partial<ScanState>;
-const initial: ScanState = { ...NOTHING, pitchMm: 0, cuts: 'push', pattern: '', busy: null };
+const initial: ScanState = { ...NOTHING, pitchMm: 0, cuts: 'push', pattern: '', laying: {}, busy: null };
+
+const faultWords = (fault: Extract<Opened, { ok: false }>, name: string): string =>
+  isPhotographFault(fault) ? PHOTOGRAPH_FAULT_WORDS[fault.code] : pictureFaultWords(fault.code, name, fault.header);
 
 /**
  * Scans on the measuring desk: opened and traced in workers, joined, corrected by hand with undo.
@@ -66,6 +82,11 @@ export const ScanDesk = signalStore(
   // A picture that is being read has no place among the scans yet: it can only be let go.
   withProps(() => ({ opening: { client: null as ScanClient | null } })),
   withComputed(({ scans, shown, past, future, line, pitchMm, pattern }) => ({
+    /** What a photograph shows and lacks, said before its numbers; null for a scan. */
+    ofPhotograph: computed(() => {
+      const facts = scans()[shown()]?.photograph?.facts;
+      return facts ? photographWords(facts, pitchMm()) : null;
+    }),
     scan: computed(() => scans()[shown()] ?? null),
     canUndo: computed(() => past().length > 0),
     canRedo: computed(() => future().length > 0),
@@ -101,6 +122,17 @@ export const ScanDesk = signalStore(
       patchState(desk, NOTHING);
     };
 
+    /** How many teeth a photograph shares with the one before it, by the strips on both. */
+    const byMarks = (index: number): number | undefined => {
+      const [first, second] = [desk.scans()[index - 1], desk.scans()[index]];
+      if (!first?.line || !second?.line || !first.photograph || !second.photograph) return undefined;
+      const shared = sharedTeeth(
+        { line: first.line, bench: first.photograph.bench },
+        { line: second.line, bench: second.photograph.bench },
+      );
+      return shared !== null && shared >= LEAST_OVERLAP ? shared : undefined;
+    };
+
     /** Lays every scan on those before it; `told` is how many teeth the last two share. */
     const joinAll = (told?: number): void => {
       const before = desk.line();
@@ -108,7 +140,7 @@ export const ScanDesk = signalStore(
       let line = first ?? null;
       more.forEach((next, i) => {
         if (!line || !next) return;
-        const joined = joinTraces(line, next, i === more.length - 1 ? told : undefined);
+        const joined = joinTraces(line, next, (i === more.length - 1 ? told : undefined) ?? byMarks(i + 1));
         if (joined.ok) line = joined.line;
         else refuse(JOIN_WORDS[joined.code]);
       });
@@ -122,9 +154,10 @@ export const ScanDesk = signalStore(
       patchState(desk, { refusal: '', busy: { what: 'tracing', share: 0 } });
       try {
         const pattern = desk.pattern();
-        const wish = { ...scan.scale, cuts: desk.cuts(), ...(pattern && { pattern }), ...desk.lie() };
+        const placeErrorMm = scan.photograph?.placeErrorMm ?? 0;
+        const wish = { ...scan.scale, placeErrorMm, cuts: desk.cuts(), ...(pattern && { pattern }), ...desk.lie() };
         const result = await scan.client.trace(wish, (share) => patchState(desk, { busy: { what: 'tracing', share } }));
-        if (!result.ok) refuse(REFUSAL_WORDS[result.code]);
+        if (!result.ok) refuse((scan.photograph ? PHOTOGRAPH_REFUSAL_WORDS : REFUSAL_WORDS)[result.code]);
         replace(index, { line: result.ok ? result : null });
         joinAll();
       } catch (error) {
@@ -147,7 +180,7 @@ export const ScanDesk = signalStore(
       edit,
       clear,
       /** The saw whose line is on the picture. */
-      startFrom: (saw: Pick<ScanState, 'pitchMm' | 'cuts' | 'pattern'>): void => patchState(desk, saw),
+      startFrom: (saw: Pick<ScanState, 'pitchMm' | 'cuts' | 'pattern' | 'laying'>): void => patchState(desk, saw),
       select: (selected: number): void => patchState(desk, { selected }),
       show: (shown: number): void => patchState(desk, { shown }),
 
@@ -160,15 +193,23 @@ export const ScanDesk = signalStore(
         const reading = (share: number): void => patchState(desk, { busy: { what: 'reading', share } });
         try {
           reading(0);
-          const opened = await client.open(file, reading);
+          const opened = await client.open(file, reading, desk.laying());
           if (!opened.ok) {
             client.end();
-            refuse(pictureFaultWords(opened.code, file.name, opened.header));
+            refuse(faultWords(opened, file.name));
             return;
           }
-          const dpi = believableDpi(opened.header);
-          const scale = dpi === null ? null : scaleFromDpi(dpi);
-          const scan: Scan = { name: file.name, client, header: opened.header, scale, line: null };
+          const { header, photograph } = opened;
+          const dpi = believableDpi(header);
+          const scale = photograph ?? (dpi === null ? null : scaleFromDpi(dpi));
+          const scan: Scan = {
+            name: file.name,
+            client,
+            header,
+            scale: scale && { mmPerPx: scale.mmPerPx, scaleError: scale.scaleError },
+            photograph,
+            line: null,
+          };
           patchState(desk, ({ scans }) => ({ scans: [...scans, scan], shown: scans.length }));
           if (scale) await trace(desk.shown());
         } catch (error) {

@@ -49,6 +49,8 @@ import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
 import { ScanPanel } from './scan-panel';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
+import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
+import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
 @Component({
@@ -202,6 +204,7 @@ export class MeasurePage {
           pattern:
             dossier.saw.family === 'crosscut' ? patternFrom(dossier.saw.pattern, dossier.saw.patternOffset ?? 0) : '',
           cuts: cutsOf(dossier.saw),
+          laying: this.layingOf(dossier.saw.plateThicknessMm),
         });
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
@@ -219,6 +222,16 @@ export class MeasurePage {
       if (tooth !== null)
         untracked(() => (this.way() === 'scan' ? this.scans.select(tooth) : this.lines.goTo(tooth - 1)));
     });
+  }
+
+  /** What a photograph is laid flat by: the plate on the strips, and what the shop's first printer makes of a millimetre. */
+  private layingOf(plateMm: number): PhotographWish {
+    const printer = this.speech.book()?.stripPrinters?.[0];
+    if (!printer) return { plateMm };
+    return {
+      plateMm,
+      printed: { along: printer.alongMm / RULER_MM.along, across: printer.acrossMm / RULER_MM.across },
+    };
   }
 
   /** The line begins elsewhere in its pattern than the ticket says: the ticket is put right. */

@@ -17,6 +17,7 @@ import { Notice } from '../../../shared/ui/notice';
 import { Speech } from '../../../shared/speech/speech';
 import { ScanDesk } from '../state/scan-desk';
 import { ScanView } from './scan-view';
+import { StripCamera } from './strip-camera';
 
 /** What a click on the picture means. */
 type Hand = 'pick' | 'add' | 'length';
@@ -25,7 +26,16 @@ type Hand = 'pick' | 'add' | 'length';
 @Component({
   selector: 'od-scan-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, MatProgressBar, Notice, ScanView],
+  imports: [
+    MatFormFieldModule,
+    MatInput,
+    MatButton,
+    MatButtonToggleModule,
+    MatProgressBar,
+    Notice,
+    ScanView,
+    StripCamera,
+  ],
   templateUrl: './scan-panel.html',
   styleUrl: './scan-panel.scss',
 })
@@ -36,12 +46,21 @@ export class ScanPanel {
   readonly taken = output<ToothReading[]>();
   /** The pattern as the line reads from its heel, to be written on the ticket. */
   readonly begins = output<string>();
+  /** Strips to be printed: one sheet is 81 cm of line. */
+  protected readonly sheets = [
+    { words: 'Print the measuring sheet, A4', href: '/api/measuring-sheet.pdf?paper=a4' },
+    { words: 'Letter', href: '/api/measuring-sheet.pdf?paper=letter' },
+    { words: 'Short strips for a band', href: '/api/measuring-sheet.pdf?paper=a4&kind=short' },
+  ];
   protected readonly hand = signal<Hand>('pick');
   protected readonly marks = signal<readonly PicturePlace[]>([]);
   protected readonly dpi = signal('');
   protected readonly length = signal('');
   protected readonly slip = signal('');
   protected readonly shared = signal('');
+  /** Whether the camera is out, and whether its picture is joined to those here. */
+  protected readonly camera = signal<'first' | 'joined' | null>(null);
+  protected readonly printers = computed(() => this.speech.book()?.stripPrinters ?? []);
 
   protected readonly tooth = computed(
     () => this.desk.line()?.teeth.find((t) => t.tooth === this.desk.selected()) ?? null,
@@ -58,6 +77,10 @@ export class ScanPanel {
   protected angle = (e: Estimate): string => `${e.value.toFixed(1)}° ± ${e.error.toFixed(2)}°`;
   protected one = (value: number | null, error: number | null): string =>
     value === null || error === null ? 'not seen' : `${value.toFixed(1)}° ± ${error.toFixed(2)}°`;
+
+  protected photographed(file: File): void {
+    void this.desk.open(file, this.camera() === 'joined');
+  }
 
   protected opened(event: Event, join: boolean): void {
     const field = event.target as HTMLInputElement;
