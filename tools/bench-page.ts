@@ -121,7 +121,7 @@ async function panScan(page: Page): Promise<void> {
     .withMetadata({ density: 300 })
     .png()
     .toBuffer();
-  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.getByRole('radio', { name: 'From a picture' }).click();
   await page
     .locator('od-scan-panel input[type=file]')
     .setInputFiles({ name: 'long.png', mimeType: 'image/png', buffer: file });

@@ -16,6 +16,7 @@ const commands = [
   'load',
   'kills',
   'hostile',
+  'scenes',
   'audit',
   'shots',
   'build',

@@ -232,6 +232,7 @@ async function traced(file: string, options: Options): Promise<object> {
   try {
     return await traceCommand(placeOf(file), file, {
       ...options,
+      ...(options.plate && { plate: String(lengthOption(options, 'plate')) }),
       ...(options.svg && { svg: placeOf(options.svg) }),
       ...(options.dxf && { dxf: placeOf(options.dxf) }),
     });

@@ -4,6 +4,8 @@ import path from 'node:path';
 import sharp from 'sharp';
 import type { Ended } from './odontis-command';
 import { odontisCommand } from './odontis-command';
+import { codeModules } from '@odontis/core/reference/code-modules';
+import { madePhotograph } from '@odontis/core/reference/made-photograph';
 import { madeRakerLine } from '@odontis/core/reference/made-raker-line';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
@@ -44,6 +46,25 @@ describe('tracing on the command line', () => {
   afterAll(() => {
     jasmine.DEFAULT_TIMEOUT_INTERVAL = timeout;
     rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('a photograph is known by its strips: the same teeth, with what the strips gave; a sheet’s measured rulers scale it', async () => {
+    const line = madeLine({ teeth: 40, pitchMm: 3.6286, rakeDeg: -12, unevenMm: 0.1 });
+    const scene = { widthPx: 1300, heightPx: 520, focalPx: 975, heightMm: 185, strips: 1, tiltXDeg: 8, seed: 3 };
+    const { picture: seen } = madePhotograph(line, scene, codeModules);
+    const raw = { width: seen.widthPx, height: seen.heightPx, channels: 1 } as const;
+    await sharp(Buffer.from(seen.grey), { raw }).png().toFile(at('photograph.png'));
+    const { code, out, lines } = await trace(at('photograph.png'), '--plate', '0.9 mm', '--rulers', '240x150');
+    expect([code, lines]).toEqual([0, []]);
+    const printed = JSON.parse(out) as Printed & { picture: { photograph: { marks: number; says: string[] } } };
+    expect(printed.summary.teeth).toBe(40);
+    expect(Math.abs(printed.summary.pitchMm.value / 3.6286 - 1)).toBeLessThan(0.004);
+    expect(printed.picture.photograph.marks).toBeGreaterThan(40);
+    expect(printed.picture.photograph.says[0]).toContain('on one strip');
+    const large = await trace(at('photograph.png'), '--plate', '0.9 mm', '--rulers', '242.4x151.5');
+    const larger = (JSON.parse(large.out) as Printed).summary.pitchMm.value;
+    expect(larger / printed.summary.pitchMm.value).toBeCloseTo(1.01, 3);
+    expect((await trace(at('photograph.png'), '--rulers', '24x15')).lines.join()).toContain('two rulers');
   });
 
   it('prints the same teeth from PNG and TIFF as core finds in the pixels, and nearly the same from JPEG', async () => {

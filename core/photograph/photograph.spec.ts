@@ -1,5 +1,5 @@
 import cvModule from '@techstark/opencv-js';
-import { codeModules } from '../../server/http/qr-code';
+import { codeModules } from '../reference/code-modules';
 import { readyForCodes } from '../../tools/codes';
 import { madeLine } from '../reference/made-line';
 import type { PhotographScene } from '../reference/made-photograph';

@@ -185,16 +185,6 @@ function isClean(
   return true;
 }
 
-/** Looks to either side whose ends are taken together: shade goes along an edge slowly, noise does not. */
-const NEAR_LOOKS = 2;
-
-function nearMean(values: Float64Array, n: number, count: number): number {
-  let sum = 0;
-  const [from, to] = [Math.max(0, n - NEAR_LOOKS), Math.min(count - 1, n + NEAR_LOOKS)];
-  for (let k = from; k <= to; k++) sum += values[k] as number;
-  return sum / (to - from + 1);
-}
-
 function medianOf(values: Float64Array, count: number): number {
   SORTED.set(values.subarray(0, count));
   return SORTED.subarray(0, count).sort()[count >> 1] as number;

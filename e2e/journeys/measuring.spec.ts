@@ -78,7 +78,7 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
     missing: [40],
   });
   await openMeasure('back');
-  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.getByRole('radio', { name: 'From a picture' }).click();
   await openScan(scanFile('toe-up.png', line, { dpi: 1200, skewDeg: 2, dust: 40, unevenLight: 0.2 }));
   await expect(button('Take these 60 teeth')).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('heading', { name: /want a look/ })).toBeVisible();
@@ -143,7 +143,7 @@ test('a two-edged pull saw is scanned edge by edge: what is taken is of the edge
   const pitchMm = two.saw.ripPitchMm ?? two.saw.pitchMm;
   const line = madeLine({ teeth: 24, pitchMm, rakeDeg: -5, unevenMm: 0.03 });
   await openMeasure('two-edged');
-  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.getByRole('radio', { name: 'From a picture' }).click();
   await page.getByRole('radiogroup', { name: 'Which edge the scan shows' }).getByText('rip edge').click();
   await openScan(scanFile('rip.png', line, { dpi: 1200 }));
   await expect(button('Take these 24 teeth')).toBeVisible({ timeout: 30_000 });
@@ -169,7 +169,7 @@ test('a wrong resolution is asked about; two scans of one saw are joined; a trac
     return { name, mimeType: 'image/png', buffer: greyPng(b - a, whole.heightPx, grey, dpi) };
   };
   await openMeasure('hand');
-  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.getByRole('radio', { name: 'From a picture' }).click();
   await openScan(part(0, 0.62, 'heel.png', 300));
   await expect(page.getByText(/looks like 600 dots to the inch/)).toBeVisible({ timeout: 30_000 });
   await button('Take it as 600').click();
@@ -259,7 +259,7 @@ test('pictures that hold no saw, are damaged or far too large are a sentence, an
   const good = scanFile('saw.png', madeLine({ teeth: 30, pitchMm: 2.5 }), { dpi: 600 });
   const before = JSON.stringify((await dossier('hand')).sessions);
   await openMeasure('hand');
-  await page.getByRole('radio', { name: 'From a scan' }).click();
+  await page.getByRole('radio', { name: 'From a picture' }).click();
   const cases: [{ name: string; mimeType: string; buffer: Buffer }, RegExp][] = [
     [png('cat.png', noise(900, 700, cat)), /No tooth line was found/],
     [

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 
-const DOTS_PER_INCH = 200;
+export const PDF_DOTS_PER_INCH = 200;
 
 // Its own copy of the machine code: it would be fetched from outside otherwise.
 const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'));
@@ -15,7 +15,7 @@ void prepareZXingModule({
 export async function pictureOfPdf(pdf: Buffer): Promise<Buffer> {
   const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
   const page = await document.getPage(1);
-  const viewport = page.getViewport({ scale: DOTS_PER_INCH / 72 });
+  const viewport = page.getViewport({ scale: PDF_DOTS_PER_INCH / 72 });
   interface Made {
     canvas: { toBuffer(type: string): Buffer };
     context: object;

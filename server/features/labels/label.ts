@@ -2,7 +2,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { ShopBook } from '@odontis/contract/shop';
 import { sawInWords } from '@odontis/contract/saw-words';
 import { tagCode } from '@odontis/contract/tag-code';
-import { qrCode } from '../../http/qr-code';
+import { qrPath } from '../../http/qr-code';
 
 /** Size of a label in mm. */
 export const LABEL_MM = { width: 62, height: 29 } as const;
@@ -12,13 +12,6 @@ const CODE_LEFT_MM = LABEL_MM.width - CODE_MM.side - CODE_MM.quiet;
 const TEXT_MM = CODE_LEFT_MM - CODE_MM.quiet;
 
 const xml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`);
-
-/** The code's square as a path, and how many units wide it is. */
-function codeFor(number: number): { path: string; side: number } {
-  const svg = qrCode(tagCode(number));
-  const side = Number(/viewBox="0 0 (\d+)/.exec(svg)?.[1]);
-  return { path: /<path[^>]*\/>/.exec(svg)?.[0] ?? '', side };
-}
 
 /** Room for words, and how wide a letter of a wide typeface is for its size: a printer may have another than ours. */
 const ROOM_MM = TEXT_MM - 2.5;
@@ -32,7 +25,7 @@ const cut = (text: string, most: number): string => (text.length > most ? `${tex
 /** A label as a drawing of its true size: number, owner, saw, day and the code. Everything typed is text in it, never mark-up. */
 export function labelDrawing(dossier: Dossier, book: ShopBook): string {
   const { ticket, customer, saw } = dossier;
-  const { path, side } = codeFor(ticket.number);
+  const { path, side } = qrPath(tagCode(ticket.number));
   const line = (y: number, size: number, weight: 400 | 600, text: string): string =>
     `<text x="2.5" y="${y}" font-size="${fitting(text, size, weight)}" font-weight="${weight}">${xml(text)}</text>`;
   return [

@@ -2,7 +2,7 @@ import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { MeasuringSheet } from '@odontis/contract/measuring-sheet';
 import { DOT_DIAMETER_MM, RULER_MM, stripOf } from '@odontis/core/photograph/measuring-strip';
 import type { Strip } from '@odontis/core/photograph/measuring-strip';
-import { codeModules } from '../../http/qr-code';
+import { qrPath } from '../../http/qr-code';
 import { pt } from './print';
 
 /** Sheets lying, mm, and what printers leave blank round them. */
@@ -12,29 +12,16 @@ const EDGE_MM = 8;
 const STRIPS_A_SHEET = 3;
 const SHORT_STRIPS = 3;
 
-/** A code's ink as one path, joined row by row. */
-function codePath(text: string, x: number, y: number, side: number): string {
-  const modules = codeModules(text);
-  const step = side / modules.length;
-  const rows = modules.flatMap((row, j) => {
-    const runs: string[] = [];
-    for (let i = 0; i < row.length; i++) {
-      if (!row[i]) continue;
-      const from = i;
-      while (row[i + 1]) i++;
-      runs.push(
-        `M${(x + from * step).toFixed(4)} ${(y + j * step).toFixed(4)}h${((i + 1 - from) * step).toFixed(4)}v${step.toFixed(4)}h${(-(i + 1 - from) * step).toFixed(4)}z`,
-      );
-    }
-    return runs;
-  });
-  return `<path d="${rows.join('')}"/>`;
+/** A code's ink at its place and size. */
+function codeDrawing(text: string, x: number, y: number, sideMm: number): string {
+  const { path, side } = qrPath(text);
+  return `<g transform="translate(${x} ${y}) scale(${sideMm / side})">${path}</g>`;
 }
 
 function stripDrawing(strip: Strip, x: number, y: number): string {
   const dots = strip.dots.map(([dx, dy]) => `<circle cx="${x + dx}" cy="${y + dy}" r="${DOT_DIAMETER_MM / 2}"/>`);
   const codes = strip.codes.map(({ text, corners: [from, , to] }) =>
-    from && to ? codePath(text, x + from[0], y + from[1], to[0] - from[0]) : '',
+    from && to ? codeDrawing(text, x + from[0], y + from[1], to[0] - from[0]) : '',
   );
   const says =
     strip.name.place === 'bench'

@@ -3,7 +3,9 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Dossier } from '@odontis/contract/dossier';
 import sharp from 'sharp';
 import type { LabelPrinter } from '@odontis/contract/notes';
-import { codesIn, pictureOfPdf } from '../../testing/read-codes';
+import { findStrips } from '@odontis/core/photograph/find-strips';
+import { seeCodes } from '@odontis/core/photograph/see-codes';
+import { codesIn, PDF_DOTS_PER_INCH, pictureOfPdf } from '../../testing/read-codes';
 import { hollowReadings, newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 import { heightLanes } from './line-picture';
@@ -38,6 +40,35 @@ describe('what is printed', () => {
     expect(words).toContain(String(dossier.ticket.number));
     expect(words).toContain('WrenAshby');
     expect(tagCode(7)).toBe('odontis-ticket-7');
+  });
+
+  it('the measuring sheet is true to size: its own dots and codes, seen in the print, stand as far apart as they should', async () => {
+    for (const [query, paper, widthMm] of [
+      ['paper=a4', 'a4', 297],
+      ['paper=letter&sheet=2', 'letter', 279.4],
+      ['kind=short', 'short', 297],
+    ] as const) {
+      const answer = await shop.send('get', `/api/measuring-sheet.pdf?${query}`);
+      expect(answer.status).toBe(200);
+      const { data, info } = await sharp(await pictureOfPdf(answer.body as Buffer))
+        .greyscale()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const picture = { widthPx: info.width, heightPx: info.height, grey: new Uint8Array(data) };
+      const mmPerPx = 25.4 / PDF_DOTS_PER_INCH;
+      expect(picture.widthPx * mmPerPx).toBeCloseTo(widthMm, 0);
+      const strips = findStrips(picture, await seeCodes(picture), (place) => place);
+      expect(strips.map(({ strip }) => strip.paper)).toEqual([paper, paper, paper, paper]);
+      for (const { strip, dots, printed } of strips) {
+        expect(dots.length).withContext(`${query}: ${strip.name.place} ${strip.name.number}`).toBe(strip.dots.length);
+        const [first, last] = [dots[0], dots[dots.length - 1]];
+        const [a, b] = [printed[0] ?? [0, 0], printed[printed.length - 1] ?? [0, 0]];
+        const apart = Math.hypot((last?.at[0] ?? 0) - (first?.at[0] ?? 0), (last?.at[1] ?? 0) - (first?.at[1] ?? 0));
+        expect(Math.abs(apart * mmPerPx - Math.hypot(b[0] - a[0], b[1] - a[1]))).toBeLessThan(0.03);
+      }
+    }
+    const wrong = await shop.send('get', '/api/measuring-sheet.pdf?sheet=9');
+    expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([400, jasmine.stringContaining('from 1 to 3')]);
   });
 
   it('is made beside the server’s loop, which goes on turning meanwhile', async () => {

@@ -17,7 +17,6 @@ const WANTED = { width: { ideal: 4032 }, height: { ideal: 3024 } } as const;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButton, Notice],
   template: `
-    <video #camera autoplay playsinline muted aria-label="What the camera sees"></video>
     @if (refusal(); as no) {
       <od-notice weight="decide">{{ no }}</od-notice>
     } @else if (seen(); as s) {
@@ -29,6 +28,7 @@ const WANTED = { width: { ideal: 4032 }, height: { ideal: 3024 } } as const;
       </p>
       <p class="say">{{ s.says[0] ?? 'Good: take it.' }}</p>
     }
+    <video #camera autoplay playsinline muted aria-label="What the camera sees"></video>
     <div class="tools">
       <button matButton="filled" type="button" [disabled]="!running()" (click)="take()">Take the picture</button>
       <button matButton="outlined" type="button" (click)="closed.emit()">Put the camera away</button>
@@ -41,7 +41,7 @@ const WANTED = { width: { ideal: 4032 }, height: { ideal: 3024 } } as const;
     }
     video {
       width: 100%;
-      max-height: 56vh;
+      max-height: 44vh;
       background: var(--plate);
       object-fit: contain;
     }
