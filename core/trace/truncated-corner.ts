@@ -115,7 +115,9 @@ export function truncatedCorner(
     const look = (x: number, y: number): number => (greyAt(view, meetX + x, meetY + up * y) - rest) / (body - rest);
     const shares = [body, ...greys].map((grey) => (grey - rest) / (body - rest));
     const between = { least: Math.min(...shares), most: Math.max(...shares) };
-    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError, between, sure);
+    // Which grey is a point's, and whether a cut explains a tip: of a plain gullet nobody asks.
+    const asked = up === 1 || greys.length > 1;
+    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError, between, sure, asked);
     if (!found) continue;
     const corner = {
       meetX,
@@ -157,6 +159,7 @@ function cutOf(
   lineError: number,
   between: { readonly least: number; readonly most: number },
   sure: number,
+  asked: boolean,
 ): Cut | null {
   const { blurPx } = wedge;
   const axis = axisLean(wedge);
@@ -175,6 +178,7 @@ function cutOf(
   const error = Math.hypot((noise * LOOKS.length ** 2) / Math.sqrt(LOOK_PIXELS), shifted - sharp, LEVEL_ERROR * seen);
   const explained = (gone: number): Pick<Cut, 'off' | 'misfit'> => {
     let [off, misfit] = [0, 0];
+    if (!asked) return { off, misfit };
     for (const along of MISFIT_ALONG)
       for (const across of MISFIT_ACROSS) {
         const y = start + along * blurPx + Math.sign(along);
@@ -190,7 +194,11 @@ function cutOf(
   const shortBy = (sharp - seen) / error;
   if (shortBy < sure) {
     // As much may be gone as does not yet show.
-    const hidden = solveCut(modelled, Math.min(seen, sharp) - error, sharp, most).gone;
+    // What a small cut takes off the looks' sum grows with its square: the triangle that is missing.
+    const hidden = Math.min(
+      most,
+      blurPx * Math.sqrt((sharp - Math.min(seen, sharp) + error) / (sharp - modelled(blurPx))),
+    );
     return {
       gone: 0,
       error: Math.hypot(lineError, hidden / 2),

@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import type { GreyPicture } from '@odontis/core/trace/grey-picture';
 import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
+import type { SeenCode } from '@odontis/core/photograph/find-strips';
 import { glimpse } from '@odontis/core/photograph/glimpse';
 import { mayBePhotograph, readPhotograph, showsStrips } from '@odontis/core/photograph/read-photograph';
 import { believableDpi } from '@odontis/core/trace/picture-faults';
@@ -21,7 +22,7 @@ async function opened(file: Blob, wish: PhotographWish, report: (share: number) 
   const { header } = decoded;
   // What says a scanner's resolution is a scan.
   const codes =
-    believableDpi(header) === null && mayBePhotograph(decoded.picture) ? await seeCodes(decoded.picture) : [];
+    believableDpi(header) === null && mayBePhotograph(decoded.picture) ? await codesOrNone(decoded.picture) : [];
   report(0.6);
   if (!showsStrips(codes)) {
     picture = decoded.picture;
@@ -34,6 +35,9 @@ async function opened(file: Blob, wish: PhotographWish, report: (share: number) 
   return { ok: true, header: { ...header, widthPx: laid.widthPx, heightPx: laid.heightPx, dpi: null }, photograph };
 }
 
+/** Where the reader of codes does not start, a picture is taken for a scan, as before there were strips. */
+const codesOrNone = (of: GreyPicture): Promise<SeenCode[]> => seeCodes(of).catch(() => []);
+
 const say = (answer: ScanAnswer, transfer: Transferable[] = []): void => postMessage(answer, { transfer });
 
 addEventListener('message', ({ data }: MessageEvent<ScanWanted>) => {
@@ -43,7 +47,7 @@ addEventListener('message', ({ data }: MessageEvent<ScanWanted>) => {
     void opened(data.file, data.wish, report).then((answer) => say({ id, is: 'opened', opened: answer }));
   } else if (data.do === 'glimpse') {
     const frame = greyFrame(data.frame);
-    void seeCodes(frame).then((codes) => say({ id, is: 'glimpsed', glimpse: glimpse(frame, codes, data.pitchMm) }));
+    void codesOrNone(frame).then((codes) => say({ id, is: 'glimpsed', glimpse: glimpse(frame, codes, data.pitchMm) }));
   } else if (data.do === 'trace') {
     if (!picture) throw new TypeError('No picture is open to be traced.');
     say({ id, is: 'traced', result: traceTeeth(picture, { ...data.wish, report }) });
