@@ -3,10 +3,16 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import cvModule from '@techstark/opencv-js';
+import { readPhotograph } from '@odontis/core/photograph/read-photograph';
+import { seeCodes } from '@odontis/core/photograph/see-codes';
+import { codeModules } from '@odontis/core/reference/code-modules';
+import { madePhotograph } from '@odontis/core/reference/made-photograph';
+import { randomPhotograph } from '@odontis/core/reference/random-photograph';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { againstTruth } from '../core/reference/trace-truth';
 import { median } from './bench-core';
+import { readyForCodes } from './codes';
 
 /** The module is a thenable that never settles: it is looked at, not awaited. */
 const library = (): Promise<void> =>
@@ -61,25 +67,48 @@ export async function benchTrace(): Promise<void> {
       `  peak memory over the picture itself: ${memoryShare(picture.grey as Uint8Array, picture.widthPx, made.mmPerPx).toFixed(2)} of the picture`,
     );
   }
+  await benchPhotograph();
 }
 
-/** A process of its own opens the picture's bytes and traces them; what its peak grew by, over the picture's size. */
-function memoryShare(grey: Uint8Array, widthPx: number, mmPerPx: number): number {
+/** A telephone's twelve million pixels on strips over 680 mm: its parts one by one, and the process's peak memory. */
+async function benchPhotograph(): Promise<void> {
+  await readyForCodes();
+  const { line, scene } = randomPhotograph(1);
+  const { picture } = madePhotograph(line, { ...scene, heightPx: 3000 }, codeModules);
+  const parts = { codes: [] as number[], lay: [] as number[], trace: [] as number[] };
+  for (let run = 0; run < 3; run++) {
+    const begun = performance.now();
+    const codes = await seeCodes(picture);
+    const coded = performance.now();
+    const read = readPhotograph(picture, codes, { plateMm: 1e-3, printed: { along: 1, across: 1 } });
+    if (!read.ok) throw new Error(`not laid: ${read.code}`);
+    const laid = performance.now();
+    const { mmPerPx, scaleError, placeErrorMm } = read;
+    const trace = traceTeeth(read.picture, { mmPerPx, scaleError, placeErrorMm });
+    if (!trace.ok || trace.teeth.length !== line.length) throw new Error('not traced');
+    parts.codes.push(coded - begun);
+    parts.lay.push(laid - coded);
+    parts.trace.push(performance.now() - laid);
+  }
+  const least = (of: readonly number[]): string => Math.min(...of).toFixed(0);
+  console.log(
+    `A photograph of 12 million pixels, ${line.length} teeth: codes found ${least(parts.codes)} ms, dots, lens and grid ${least(parts.lay)} ms, traced ${least(parts.trace)} ms (aim: all under 6000); ` +
+      `a process that does it alone holds ${(peakOf(picture.grey as Uint8Array, picture.widthPx, 0, 'photograph') / 1e6).toFixed(0)} MB at its peak (aim: under 400)`,
+  );
+}
+
+/** What the peak of a process that traces the picture is above that of one that only opens it, over the picture's size. */
+const memoryShare = (grey: Uint8Array, widthPx: number, mmPerPx: number): number =>
+  (peakOf(grey, widthPx, mmPerPx, 'true') - peakOf(grey, widthPx, mmPerPx, 'false')) / grey.length;
+
+/** Peak memory, bytes, of a process of its own that opens the picture and does so much with it. */
+function peakOf(grey: Uint8Array, widthPx: number, mmPerPx: number, does: 'true' | 'false' | 'photograph'): number {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-trace-'));
   try {
     const file = path.join(folder, 'picture.raw');
     writeFileSync(file, grey);
-    const peak = (trace: boolean): number =>
-      Number(
-        execFileSync(
-          process.execPath,
-          ['--import', 'tsx', 'tools/trace-memory.ts', file, String(widthPx), String(mmPerPx), String(trace)],
-          {
-            encoding: 'utf8',
-          },
-        ),
-      );
-    return (peak(true) - peak(false)) / grey.length;
+    const args = ['--import', 'tsx', 'tools/trace-memory.ts', file, String(widthPx), String(mmPerPx), does];
+    return Number(execFileSync(process.execPath, args, { encoding: 'utf8' }));
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -22,6 +22,7 @@ import { madeOnce } from './2026-11-29-made-once';
 import { behindADoor } from './2026-11-30-behind-a-door';
 import { pressesAtOnce } from './2026-11-30-presses-at-once';
 import { ordersWithoutWords } from './2026-11-30-orders-without-words';
+import { photographsMeasure } from './2026-11-30-photographs-measure';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -50,6 +51,7 @@ export const MIGRATIONS: readonly Migration[] = [
   behindADoor,
   pressesAtOnce,
   ordersWithoutWords,
+  photographsMeasure,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

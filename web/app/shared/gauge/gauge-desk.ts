@@ -60,7 +60,7 @@ export class GaugeDesk {
   protected readonly speech = inject(Speech);
   private readonly entry = viewChild<ElementRef<HTMLInputElement>>('entry');
   protected readonly facts = QUANTITY_FACTS;
-  protected readonly gauges = LENGTH_GAUGES.filter((gauge) => gauge !== 'scan');
+  protected readonly gauges = LENGTH_GAUGES.filter((gauge) => gauge !== 'scan' && gauge !== 'photograph');
   protected readonly gaugeWords = GAUGE_WORDS;
   protected readonly typed = signal('');
   protected readonly slip = signal('');

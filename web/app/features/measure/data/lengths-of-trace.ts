@@ -3,15 +3,20 @@ import { placesOf, quantitiesOf } from '@odontis/core/evidence/quantities';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 
-/** Places, heights, gullets and rakers' depths of a trace as readings by scan, where this saw has such places. */
-export function lengthsOfTrace(saw: Saw, line: TracedLine, part: string | null = null): LengthRow[] {
+/** Places, heights, gullets and rakers' depths of a trace as readings by scan or photograph, where this saw has such places. */
+export function lengthsOfTrace(
+  saw: Saw,
+  line: TracedLine,
+  part: string | null = null,
+  gauge: 'scan' | 'photograph' = 'scan',
+): LengthRow[] {
   return (['height', 'place', 'raker-depth', 'gullet-depth'] as const).flatMap((quantity) => {
     if (!quantitiesOf(saw).includes(quantity)) return [];
     const places = new Set(placesOf(saw, quantity, part));
     return line.teeth.flatMap((t): LengthRow[] => {
       const valueMm = valueOf(t, quantity);
       if (t.kind !== 'tooth' || valueMm === null || !places.has(t.tooth)) return [];
-      return [{ quantity, part, place: t.tooth, valueMm, gauge: 'scan' }];
+      return [{ quantity, part, place: t.tooth, valueMm, gauge }];
     });
   });
 }

@@ -82,6 +82,8 @@ export const ScanDesk = signalStore(
   // A picture that is being read has no place among the scans yet: it can only be let go.
   withProps(() => ({ opening: { client: null as ScanClient | null } })),
   withComputed(({ scans, shown, past, future, line, pitchMm, pattern }) => ({
+    /** What the line's lengths are read with: as finely as the least of its pictures tells. */
+    gauge: computed(() => (scans().some((scan) => scan.photograph) ? ('photograph' as const) : ('scan' as const))),
     /** What a photograph shows and lacks, said before its numbers; null for a scan. */
     ofPhotograph: computed(() => {
       const facts = scans()[shown()]?.photograph?.facts;

@@ -301,7 +301,7 @@ export class MeasurePage {
   protected takeTrace(teeth: ToothReading[]): void {
     const line = this.scans.line();
     if (line) this.angles.takeTrace(anglesOfTrace(line));
-    this.lines.takeLine({ teeth, places: true }, 'scan');
+    this.lines.takeLine({ teeth, places: true }, this.scans.gauge());
     this.way.set('keyed');
   }
 
@@ -309,7 +309,7 @@ export class MeasurePage {
   protected gaugeTrace(): void {
     const [line, saw] = [this.scans.line(), this.evidence.dossier()?.saw];
     if (line && saw) {
-      this.gauging.takeAll(lengthsOfTrace(saw, line, this.edge()));
+      this.gauging.takeAll(lengthsOfTrace(saw, line, this.edge(), this.scans.gauge()));
       this.angles.takeTrace(anglesOfTrace(line), this.edge());
     }
     this.way.set('gauge');
