@@ -37,6 +37,7 @@ const WANTED = { width: { ideal: 4032 }, height: { ideal: 3024 } } as const;
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 8px;
     }
     video {
@@ -47,6 +48,9 @@ const WANTED = { width: { ideal: 4032 }, height: { ideal: 3024 } } as const;
     }
     p {
       margin: 0;
+    }
+    .seen {
+      white-space: normal;
     }
     .say {
       font-size: 1.15rem;
