@@ -81,6 +81,9 @@ describe('npm start with something not as it must be', () => {
     child.kill('SIGINT');
     expect(await ended).toBe(0);
     expect(database).not.toBeNull();
+    // Ended, it stands in the list until it is taken note of.
+    for (let n = 0; n < 100 && existsSync(`/proc/${database}`); n++)
+      await new Promise((resolve) => setTimeout(resolve, 50));
     expect(existsSync(`/proc/${database}`)).toBeFalse();
     expect(serverOf()).toBeNull();
     expect(existsSync(path.join(own, 'running.pid'))).toBeFalse();

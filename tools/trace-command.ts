@@ -77,7 +77,7 @@ async function greyOf(where: string, name: string): Promise<GreyPicture> {
 /** A picture to be traced: a scan as it lies, or a photograph laid on its grid, with what the answer says of it. */
 interface Laid {
   readonly picture: GreyPicture;
-  readonly scale: Pick<TraceWish, 'mmPerPx' | 'scaleError' | 'placeErrorMm'>;
+  readonly scale: Pick<TraceWish, 'mmPerPx' | 'scaleError' | 'placeErrorMm' | 'teethPoint'>;
   readonly tells: object;
   readonly refusals: Readonly<Record<TraceRefusal, string>>;
 }
@@ -97,7 +97,8 @@ async function photographOf(picture: GreyPicture, name: string, options: TraceOp
   const { seen, warnings } = photographWords(facts, 0);
   return {
     picture: laid,
-    scale: { mmPerPx, scaleError, placeErrorMm },
+    // On the grid the strips are over the points.
+    scale: { mmPerPx, scaleError, placeErrorMm, teethPoint: 'up' },
     tells: { widthPx: laid.widthPx, heightPx: laid.heightPx, photograph: { ...facts, says: [seen, ...warnings] } },
     refusals: PHOTOGRAPH_REFUSAL_WORDS,
   };

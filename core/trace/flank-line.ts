@@ -1,5 +1,6 @@
 import type { PictureView } from './grey-picture';
 import { greyAt } from './grey-picture';
+import { levelAt } from './line-levels';
 import type { FlankWish, RoughFlank } from './rough-flank';
 import { FEWEST_PLACES, FROM_DEPTH, roughFlank } from './rough-flank';
 
@@ -141,6 +142,16 @@ function fineLine(view: PictureView, wish: FlankWish, rough: RoughFlank, toDepth
       YS[kept++] = YS[n] as number;
     }
     seen = kept;
+  } else if (cleanShare < MOSTLY_CLEAN) {
+    // A small blurred tooth: its gullet nowhere shows the space's own grey, which the line's over it does.
+    const space = levelAt(wish.levels.over, view.widthPx, wish.tip.x);
+    seen = 0;
+    for (let n = 0; n < count; n++) {
+      const off = crossing(n * PROFILE_LENGTH, inside, space, true);
+      if (Number.isNaN(off)) continue;
+      OFFS[seen] = off;
+      YS[seen++] = yAt(n);
+    }
   }
   return fitOffsets(rough, wish.way, seen, { inside, outside, blurPx, fromY, toY, cleanShare });
 }
@@ -158,6 +169,7 @@ const endGrey = (start: number): number =>
 /** A share so small of clean looks, or so few, make no line: then all are taken. */
 const ENOUGH_CLEAN = 0.3;
 const FEWEST_CLEAN = 8;
+const MOSTLY_CLEAN = 0.8;
 /** A sample is another thing than the side it lies on when it is off by this share of the contrast and so many noises. */
 const SPOILT_SHARE = 0.14;
 const SPOILT_NOISES = 4;
@@ -227,20 +239,25 @@ const MOMENT_STEPS = 4;
  * Where a look passes from the tooth to the space, nearest to where the edge was
  * expected; px outwards, NaN where it does not pass. The crossing of the half-way grey leans towards the middles
  * of pixels; the area under the step does not, whatever its blur, so that decides:
- * a step at e in a window up to b leaves the area b - e.
+ * a step at e in a window up to b leaves the area b - e. Where the window meets another flank it is `narrow`: then the
+ * half-way grey is nearer to the truth.
  */
-function crossing(start: number, inside: number, outside: number): number {
+function crossing(start: number, inside: number, outside: number, narrow = false): number {
   const half = (inside + outside) / 2;
   const rising = outside > inside;
   let best = -1;
+  let between = 0;
   for (let k = 0; k + 1 < PROFILE_LENGTH; k++) {
     const a = LOOKS[start + k] as number;
     const b = LOOKS[start + k + 1] as number;
     if (!(rising ? a <= half && b > half : a >= half && b < half)) continue;
     const nearer = Math.abs(half - a) < Math.abs(b - half) ? k : k + 1;
-    if (best < 0 || Math.abs(nearer - MIDDLE_STEP) < Math.abs(best - MIDDLE_STEP)) best = nearer;
+    if (best >= 0 && Math.abs(nearer - MIDDLE_STEP) >= Math.abs(best - MIDDLE_STEP)) continue;
+    best = nearer;
+    between = k + (half - a) / (b - a);
   }
   if (best < 0) return NaN;
+  if (narrow) return -REACH_PX + between * STEP_PX;
   const from = Math.max(0, best - MOMENT_STEPS);
   const to = Math.min(PROFILE_LENGTH - 1, best + MOMENT_STEPS);
   let area = 0;

@@ -107,8 +107,8 @@ function surenessOf(
 }
 
 /** A gullet's bottom this much nearer to its flanks' meeting than the line's usual one, px, is hidden by a speck. */
-const SPECK_PX = 2.5;
-const SPECK_SCATTERS = 4;
+const SPECK_PX = 2;
+const SPECK_SCATTERS = 3;
 const FEWEST_GULLETS = 5;
 
 /** A speck in a gullet fills it: where its flanks are whole its bottom is then taken as far over their meeting as the other gullets'. */

@@ -156,8 +156,17 @@ export const ScanDesk = signalStore(
       patchState(desk, { refusal: '', busy: { what: 'tracing', share: 0 } });
       try {
         const pattern = desk.pattern();
+        // On the grid the strips are over the points.
+        const up = scan.photograph ? { teethPoint: 'up' as const } : {};
         const placeErrorMm = scan.photograph?.placeErrorMm ?? 0;
-        const wish = { ...scan.scale, placeErrorMm, cuts: desk.cuts(), ...(pattern && { pattern }), ...desk.lie() };
+        const wish = {
+          ...scan.scale,
+          placeErrorMm,
+          cuts: desk.cuts(),
+          ...(pattern && { pattern }),
+          ...up,
+          ...desk.lie(),
+        };
         const result = await scan.client.trace(wish, (share) => patchState(desk, { busy: { what: 'tracing', share } }));
         if (!result.ok) refuse((scan.photograph ? PHOTOGRAPH_REFUSAL_WORDS : REFUSAL_WORDS)[result.code]);
         replace(index, { line: result.ok ? result : null });

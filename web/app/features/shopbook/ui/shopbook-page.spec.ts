@@ -41,6 +41,26 @@ describe('the shop book', () => {
     expect(host().querySelector('od-notice')?.textContent).toContain('not an angle a file can leave');
   });
 
+  it('a printer of measuring strips is kept with both rulers as measured, and not without', async () => {
+    const form = host().querySelector('form.printer') as HTMLFormElement;
+    const [name, along, across] = [...form.querySelectorAll('input')];
+    const add = async (...values: string[]): Promise<void> => {
+      [name, along, across].forEach((field, i) => field && (field.value = values[i] ?? ''));
+      form.dispatchEvent(new Event('submit', { cancelable: true }));
+      await fixture.whenStable();
+    };
+    await add('Laser', '', '149.9');
+    bench.http.expectNone('/api/shop');
+    expect(host().querySelector('od-notice.slip')?.textContent).toContain('ruler of 240 mm');
+    await add('Laser', '200', '149.9');
+    bench.http.expectNone('/api/shop');
+    await add('Laser', '239.7', '149,9');
+    expect((bench.http.expectOne('/api/shop').request.body as { book: ShopBook }).book.stripPrinters).toEqual([
+      { name: 'Laser', alongMm: 239.7, acrossMm: 149.9 },
+    ]);
+    expect(name?.value).toBe('');
+  });
+
   it('a change made while another is on its way comes on top of it, and neither is lost', async () => {
     await change('#sb-copies', '5');
     await change('#sb-wage', '60');
