@@ -12,7 +12,7 @@ import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { againstTruth } from '../core/reference/trace-truth';
 import { median } from './bench-core';
-import { readyForCodes } from './codes';
+import { readyForCodes } from './code-reader';
 
 /** The module is a thenable that never settles: it is looked at, not awaited. */
 const library = (): Promise<void> =>

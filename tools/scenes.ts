@@ -5,7 +5,7 @@ import { tracedDirty } from '@odontis/core/reference/random-scan';
 import { photographedRandom, randomPhotograph } from '@odontis/core/reference/random-photograph';
 import { madePhotograph } from '@odontis/core/reference/made-photograph';
 import { seeCodes } from '@odontis/core/photograph/see-codes';
-import { readyForCodes } from './codes';
+import { readyForCodes } from './code-reader';
 import { endWith } from './say';
 
 /** So many dirty scans and photographs, the seeds from which they are made. */

@@ -22,7 +22,7 @@ import type { GreyPicture } from '@odontis/core/trace/grey-picture';
 import { parsePattern } from '@odontis/core/saw/tooth-pattern';
 import { FAMILIES } from '@odontis/core/saw/all-families';
 
-import { readyForCodes } from './codes';
+import { readyForCodes } from './code-reader';
 
 export interface TraceOptions {
   readonly dpi?: string;

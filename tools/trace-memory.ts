@@ -6,7 +6,7 @@ import { readFileSync } from 'node:fs';
 import { readPhotograph } from '@odontis/core/photograph/read-photograph';
 import { seeCodes } from '@odontis/core/photograph/see-codes';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
-import { readyForCodes } from './codes';
+import { readyForCodes } from './code-reader';
 
 const [file, width, mmPerPx, trace] = process.argv.slice(2);
 const grey = readFileSync(file ?? '');

@@ -3,7 +3,6 @@ import { median } from '../units/median';
 import type { Camera } from './camera';
 import { projector, turnOf } from './camera';
 import type { Homography, Place } from './homography';
-import type { StripName } from './measuring-strip';
 
 /** How a strip lies on the bench: its upper left corner, mm, and its turn, radians. */
 export interface StripLie {
@@ -14,7 +13,6 @@ export interface StripLie {
 
 /** A strip's marks: where they are printed (mm of the strip, the printer's own scale taken in) and where they are seen (px). */
 export interface StripMarks {
-  readonly name: StripName;
   /** How far it lies over the bench, mm. */
   readonly overMm: number;
   readonly map: Homography;

@@ -1,9 +1,10 @@
 import cvModule from '@techstark/opencv-js';
 import { codeModules } from '../reference/code-modules';
-import { readyForCodes } from '../../tools/codes';
+import { readyForCodes } from '../../tools/code-reader';
 import { madeLine } from '../reference/made-line';
 import type { PhotographScene } from '../reference/made-photograph';
 import { madePhotograph } from '../reference/made-photograph';
+import { photographFindings } from '../reference/random-photograph';
 import type { GreyPicture } from '../trace/grey-picture';
 import { traceTeeth } from '../trace/trace-teeth';
 import type { TracedLine } from '../trace/traced-line';
@@ -53,7 +54,6 @@ describe('a telephone’s photograph on measuring strips', () => {
     if (!trace.ok) throw new Error(trace.code);
     return trace;
   };
-  const rms = (values: readonly number[]): number => Math.sqrt(values.reduce((s, v) => s + v * v, 0) / values.length);
 
   it('gives every tooth its place to 0.06 mm, its height to 0.04, pitch to a thousandth and rake to a degree', async () => {
     for (const scene of [
@@ -63,14 +63,14 @@ describe('a telephone’s photograph on measuring strips', () => {
       const { teeth, picture, codes } = await seen(scene);
       const read = laid(picture, codes);
       const trace = tracedOn(read);
-      expect(trace.teeth.length).toBe(teeth.length);
+      const found = photographFindings(teeth, trace, LINE.pitchMm);
+      expect(found.missed).toBe(0);
+      expect(found.places).toBeLessThan(0.06);
+      expect(found.heights).toBeLessThan(0.04);
+      expect(found.pitchShare).toBeLessThan(0.001);
+      expect(found.rakeDeg).toBeLessThan(1);
       const places = trace.teeth.map((t, i) => t.xMm - (teeth[i]?.xMm ?? NaN));
       const middle = places.reduce((s, v) => s + v, 0) / places.length;
-      expect(rms(places.map((v) => v - middle))).toBeLessThan(0.06);
-      const heights = heightsOverLine(teeth.map((t) => [t.xMm, t.yMm] as const));
-      expect(rms(trace.teeth.map((t, i) => t.yMm - (heights[i] ?? NaN)))).toBeLessThan(0.04);
-      expect(Math.abs(trace.summary.pitchMm.value / LINE.pitchMm - 1)).toBeLessThan(0.001);
-      expect(rms(trace.teeth.map((t, i) => (t.rakeDeg ?? NaN) - (teeth[i]?.rakeDeg ?? NaN)))).toBeLessThan(1);
       // The errors told hold: none lies over three of its own beyond the line's common shift.
       const over = trace.teeth.filter(
         (t, i) => Math.abs((places[i] ?? 0) - middle) > 3.5 * Math.hypot(t.errors.xMm, t.errors.yMm),
@@ -235,15 +235,6 @@ function shaken({ widthPx, heightPx, grey }: GreyPicture, px: number): GreyPictu
 
 const tiltOf = (x: number, y: number): number =>
   (Math.acos(Math.cos((x * Math.PI) / 180) * Math.cos((y * Math.PI) / 180)) * 180) / Math.PI;
-
-/** Heights over the straight line through all. */
-function heightsOverLine(tips: readonly (readonly [number, number])[]): number[] {
-  const n = tips.length;
-  const [mx, my] = [tips.reduce((s, t) => s + t[0], 0) / n, tips.reduce((s, t) => s + t[1], 0) / n];
-  const slope =
-    tips.reduce((s, t) => s + (t[0] - mx) * (t[1] - my), 0) / tips.reduce((s, t) => s + (t[0] - mx) ** 2, 0);
-  return tips.map(([x, y]) => y - my - slope * (x - mx));
-}
 
 /** The module is a thenable that never settles: it is looked at, not awaited. */
 function library(): Promise<{ cv: typeof cvModule }> {

@@ -1,4 +1,6 @@
+import { linearRegression } from 'simple-statistics';
 import type { GreyPicture } from '../trace/grey-picture';
+import { greyAt, turnedView } from '../trace/grey-picture';
 import { median } from '../units/median';
 import type { Camera } from './camera';
 import { heightMm, projector, tiltDeg } from './camera';
@@ -16,7 +18,7 @@ export interface PhotographWish {
   readonly printed?: { readonly along: number; readonly across: number };
   /** Thickness of the plate, mm. */
   readonly plateMm?: number;
-  /** Focal length the file tells, px. */
+  /** Focal length, px, where it is known; a telephone's usual one otherwise. */
   readonly focalPx?: number;
 }
 
@@ -56,7 +58,7 @@ export type ReadPhotograph =
   | { readonly ok: false; readonly code: PhotographFault; readonly facts: Partial<PhotographFacts> };
 
 /** Plates are about so thick where nobody says it, and as well known as this; a strip lies flat to as much. mm. */
-export const USUAL_PLATE_MM = 0.9;
+const USUAL_PLATE_MM = 0.9;
 const PLATE_SPREAD_MM = 0.3;
 /** A printer whose ruler nobody measured is off by about this share (common practice, no source); a measured one by this. */
 const UNMEASURED_PRINTER = 0.004;
@@ -101,7 +103,6 @@ export function readPhotograph(
   const whole = found.filter((one) => one.dots.length >= FEWEST_DOTS / 2);
   const fit = fitCamera(
     whole.map((one): StripMarks => ({
-      name: one.strip.name,
       overMm: one.strip.name.place === 'plate' ? plateMm : 0,
       map: one.map,
       printed: one.printed,
@@ -177,7 +178,7 @@ function regionOf(
   const own = at('bench').length > 0 ? at('bench') : at('plate');
   if (own.length === 0) return null;
   const ends = own.flatMap((s) => corners(s, 0));
-  const turn = slopeOf(ends);
+  const turn = Math.atan(linearRegression(ends.map(([x, y]) => [x, y])).m);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const along = ([x, y]: Place): number => cos * x + sin * y;
   const down = ([x, y]: Place): number => cos * y - sin * x;
@@ -193,17 +194,6 @@ function regionOf(
     lengthMm: right - left,
     heightMm: bottom - top,
   };
-}
-
-function slopeOf(places: readonly Place[]): number {
-  const n = places.length;
-  const [mx, my] = [places.reduce((s, p) => s + p[0], 0) / n, places.reduce((s, p) => s + p[1], 0) / n];
-  let [xx, xy] = [0, 0];
-  for (const [x, y] of places) {
-    xx += (x - mx) ** 2;
-    xy += (x - mx) * (y - my);
-  }
-  return Math.atan2(xy, xx);
 }
 
 /** The picture's own pixel along the line, mm: the grid's, so that nothing is drawn finer than it was seen. */
@@ -232,11 +222,11 @@ function rectified(picture: GreyPicture, camera: Camera, region: Region, mmPerPx
     for (let i = 0; i < columns; i++) {
       const [x, y] = laidOut(region.lie, [i * LATTICE_PX * mmPerPx, j * LATTICE_PX * mmPerPx]);
       const [u, v] = project(x, y, z);
-      us[j * columns + i] = u - 0.5;
-      vs[j * columns + i] = v - 0.5;
+      us[j * columns + i] = u;
+      vs[j * columns + i] = v;
     }
   const out = new Uint8Array(widthPx * heightPx);
-  const { grey, widthPx: w, heightPx: h } = picture;
+  const view = turnedView(picture, 0);
   for (let j = 0; j < heightPx; j++) {
     const row = Math.floor((j + 0.5) / LATTICE_PX);
     const fy = (j + 0.5) / LATTICE_PX - row;
@@ -247,15 +237,7 @@ function rectified(picture: GreyPicture, camera: Camera, region: Region, mmPerPx
       const between = (values: Float64Array): number =>
         (1 - fy) * ((1 - fx) * (values[at] as number) + fx * (values[at + 1] as number)) +
         fy * ((1 - fx) * (values[at + columns] as number) + fx * (values[at + columns + 1] as number));
-      const u = Math.min(Math.max(between(us), 0), w - 1.001);
-      const v = Math.min(Math.max(between(vs), 0), h - 1.001);
-      const [a, b] = [Math.floor(u), Math.floor(v)];
-      const [gx, gy] = [u - a, v - b];
-      const k = b * w + a;
-      out[j * widthPx + i] = Math.round(
-        (1 - gy) * ((1 - gx) * (grey[k] as number) + gx * (grey[k + 1] as number)) +
-          gy * ((1 - gx) * (grey[k + w] as number) + gx * (grey[k + w + 1] as number)),
-      );
+      out[j * widthPx + i] = Math.round(greyAt(view, between(us), between(vs)));
     }
   }
   return { widthPx, heightPx, grey: out };

@@ -9,7 +9,7 @@ import type { StripName, StripPaper } from '../photograph/measuring-strip';
 import type { GreyPicture } from '../trace/grey-picture';
 import { normal, randomFrom } from './made-line';
 import type { TrueTooth } from './made-scan';
-import { madeScan } from './made-scan';
+import { blur, madeScan } from './made-scan';
 
 /** A code's modules, true for ink, row by row: a QR code's text drawn by any writer. */
 export type CodeModules = (text: string) => readonly (readonly boolean[])[];
@@ -266,33 +266,9 @@ function looked(
       const light = 1 + unevenLight * ((i / widthPx - 0.5) * 1.1 - (du * du + dv * dv) * 0.6);
       values[j * widthPx + i] = (sum / (RAYS * RAYS)) * light;
     }
-  blurRows(values, widthPx, heightPx, blurPx);
+  blur(values, widthPx, heightPx, blurPx);
   const grey = new Uint8Array(values.length);
   for (let k = 0; k < values.length; k++)
     grey[k] = Math.max(0, Math.min(255, Math.round((values[k] as number) + noise * normal(random))));
   return { picture: { widthPx, heightPx, grey } };
-}
-
-/** Normal blur, row by row and column by column. */
-function blurRows(values: Float32Array, widthPx: number, heightPx: number, sigma: number): void {
-  if (sigma <= 0) return;
-  const reach = Math.ceil(3 * sigma);
-  const kernel = Array.from({ length: 2 * reach + 1 }, (_, k) => Math.exp(-((k - reach) ** 2) / (2 * sigma * sigma)));
-  const total = kernel.reduce((s, k) => s + k, 0);
-  const pass = (count: number, length: number, start: (n: number) => number, step: number): void => {
-    const one = new Float32Array(length);
-    for (let n = 0; n < count; n++) {
-      const from = start(n);
-      for (let i = 0; i < length; i++) {
-        let sum = 0;
-        for (let k = -reach; k <= reach; k++)
-          sum +=
-            (kernel[k + reach] as number) * (values[from + Math.min(Math.max(i + k, 0), length - 1) * step] as number);
-        one[i] = sum / total;
-      }
-      for (let i = 0; i < length; i++) values[from + i * step] = one[i] as number;
-    }
-  };
-  pass(heightPx, widthPx, (n) => n * widthPx, 1);
-  pass(widthPx, heightPx, (n) => n, widthPx);
 }

@@ -83,7 +83,7 @@ function fill(cover: Float32Array, widthPx: number, heightPx: number, polygon: r
 }
 
 /** Gaussian blur, separable, in place; sigma in pixels. */
-function blur(values: Float32Array, widthPx: number, heightPx: number, sigma: number): void {
+export function blur(values: Float32Array, widthPx: number, heightPx: number, sigma: number): void {
   if (sigma <= 0) return;
   const reach = Math.ceil(3 * sigma);
   const kernel = Array.from({ length: 2 * reach + 1 }, (_, k) => Math.exp(-((k - reach) ** 2) / (2 * sigma * sigma)));

@@ -2,6 +2,7 @@ import type { SeenCode } from '../photograph/find-strips';
 import { readPhotograph } from '../photograph/read-photograph';
 import type { GreyPicture } from '../trace/grey-picture';
 import { traceTeeth } from '../trace/trace-teeth';
+import type { TracedLine } from '../trace/traced-line';
 import type { TrueTooth } from './made-line';
 import { madeLine, randomFrom } from './made-line';
 import type { PhotographScene } from './made-photograph';
@@ -71,6 +72,15 @@ export function photographedRandom(
   const { mmPerPx, scaleError, placeErrorMm } = read;
   const trace = traceTeeth(read.picture, { mmPerPx, scaleError, placeErrorMm, heel: 'left' });
   if (!trace.ok) return trace.code;
+  return photographFindings(line, trace);
+}
+
+/** A photograph's trace against the line it was made of; steps are held against the line's own pitch. */
+export function photographFindings(
+  line: readonly TrueTooth[],
+  trace: Pick<TracedLine, 'teeth' | 'summary'>,
+  pitchMm = PITCH_MM,
+): PhotographFindings {
   const n = line.length;
   const missed = Math.abs(trace.teeth.length - n);
   if (missed > 0) return { teeth: n, missed, places: NaN, heights: NaN, rakeDeg: NaN, pitchShare: NaN };
@@ -86,6 +96,6 @@ export function photographedRandom(
     places: rms((t, i) => at(i).xMm - t.xMm - shift),
     heights: rms((t, i) => at(i).yMm - (t.yMm - my - slope * (t.xMm - mx))),
     rakeDeg: rms((t, i) => (at(i).rakeDeg ?? NaN) - t.rakeDeg),
-    pitchShare: Math.abs(trace.summary.pitchMm.value / PITCH_MM - 1),
+    pitchShare: Math.abs(trace.summary.pitchMm.value / pitchMm - 1),
   };
 }

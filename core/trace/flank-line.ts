@@ -23,8 +23,6 @@ export interface FlankLine {
   readonly inside: number;
   /** Width of the edge as the deviation of the blur, px. */
   readonly blurPx: number;
-  /** Share of its looks that show nothing but plate and space. */
-  readonly cleanShare: number;
   /** Ends of what was fitted, rows of the view. */
   readonly fromY: number;
   readonly toY: number;
@@ -153,7 +151,7 @@ function fineLine(view: PictureView, wish: FlankWish, rough: RoughFlank, toDepth
       YS[seen++] = yAt(n);
     }
   }
-  return fitOffsets(rough, wish.way, seen, { inside, outside, blurPx, fromY, toY, cleanShare });
+  return fitOffsets(rough, wish.way, seen, { inside, outside, blurPx, fromY, toY });
 }
 
 /** Nearer to the point or the bottom than this, px, looks meet the other flank; of small teeth no more than this share is left out. */
@@ -273,7 +271,7 @@ function blurOf(mean: Float64Array, inside: number, outside: number): number {
   return steepest === 0 ? REACH_PX : Math.abs(outside - inside) / (steepest * Math.sqrt(2 * Math.PI));
 }
 
-type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY' | 'cleanShare'>;
+type Seen = Pick<FlankLine, 'inside' | 'outside' | 'blurPx' | 'fromY' | 'toY'>;
 
 /** Least squares of the offsets on the place along the edge, those far off the line left out; three rounds. */
 function fitOffsets(line: RoughFlank, way: 1 | -1, count: number, seen: Seen): FlankLine | null {
@@ -325,7 +323,6 @@ function fitOffsets(line: RoughFlank, way: 1 | -1, count: number, seen: Seen): F
       blurPx: seen.blurPx,
       fromY: seen.fromY,
       toY: seen.toY,
-      cleanShare: seen.cleanShare,
       atX: line.atX + line.lean * (my - line.atY) + move * mo,
       atY: my,
       lean: line.lean + move * slope,

@@ -1,9 +1,6 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
-import { chromium, expect } from '@playwright/test';
-import { ownShop } from '../fixtures/own-shop';
+import { expect } from '@playwright/test';
+import { beforeFilm } from '../fixtures/film-camera';
 import { pdfText } from '../fixtures/pdf-text';
 import { codesOnPdf, filmOfPdf, widePicture } from '../fixtures/pictures';
 import { test } from '../fixtures/shop';
@@ -196,26 +193,12 @@ test('a tag’s code is read by a decoder, by the camera and by its number; labe
   await new Counter(page, 'keyboard').button('Print its label');
   await expect(page.getByText(/^Printed\. \d+ labels are left/)).toBeVisible();
 
-  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-film-'));
-  const film = path.join(folder, 'tag.y4m');
-  writeFileSync(film, await filmOfPdf(tag));
-  const camera = await chromium.launch({
-    executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-video-capture=${film}`,
-    ],
+  await beforeFilm(await filmOfPdf(tag), async (tablet) => {
+    await arrive(tablet);
+    await tablet.getByRole('button', { name: 'Read a tag' }).click();
+    await expect(tablet).toHaveURL(/\/ticket\/\d+\/measure$/, { timeout: 30_000 });
+    await expect(tablet.getByText(`No. ${number}`)).toBeVisible();
   });
-  const tablet = await (await camera.newContext({ baseURL: ownShop().base, permissions: ['camera'] })).newPage();
-  await arrive(tablet);
-  await tablet.getByRole('button', { name: 'Read a tag' }).click();
-  await expect(tablet).toHaveURL(/\/ticket\/\d+\/measure$/, { timeout: 30_000 });
-  await expect(tablet.getByText(`No. ${number}`)).toBeVisible();
-  await camera.close();
-  rmSync(folder, { recursive: true });
 
   await page.getByLabel('Tag number').fill(String(number));
   await page.keyboard.press('Enter');

@@ -1,13 +1,11 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { chromium, expect } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { dossier as answered } from '@odontis/contract/dossier';
 import type { Dossier } from '@odontis/contract/dossier';
 import { codeModules } from '@odontis/core/reference/code-modules';
 import { madePhotograph } from '@odontis/core/reference/made-photograph';
 import { madeLine } from '@odontis/core/reference/made-scan';
-import { ownShop } from '../fixtures/own-shop';
+import { beforeFilm } from '../fixtures/film-camera';
 import { filmOf, greyPng } from '../fixtures/pictures';
 import { test } from '../fixtures/shop';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
@@ -31,28 +29,7 @@ test('a saw is photographed on its strip: the camera helps, the teeth come out a
   const { saw } = await kept();
   if (saw.family !== 'back') throw new Error('no back saw');
   const { line, picture } = film(saw.pitchMm);
-  const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-film-'));
-  const file = path.join(folder, 'strip.y4m');
-  writeFileSync(file, filmOf(picture));
-  const camera = await chromium.launch({
-    executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-video-capture=${file}`,
-    ],
-  });
-  try {
-    const tablet = await (
-      await camera.newContext({
-        baseURL: ownShop().base,
-        permissions: ['camera'],
-        viewport: { width: 800, height: 1280 },
-        hasTouch: true,
-      })
-    ).newPage();
+  const onTablet = async (tablet: Page): Promise<void> => {
     await arrive(tablet);
     await tablet.goto(`/ticket/${id}/measure`);
     await tablet.getByRole('radio', { name: 'From a picture' }).tap();
@@ -90,8 +67,6 @@ test('a saw is photographed on its strip: the camera helps, the teeth come out a
       .toBe(80);
     const places = (await kept()).sessions.at(-1)?.readings.filter((r) => r.quantity === 'place') ?? [];
     for (const r of places) expect(Math.abs((r.value as number) - (line[r.place - 1]?.xMm ?? NaN))).toBeLessThan(0.6);
-  } finally {
-    await camera.close();
-    rmSync(folder, { recursive: true });
-  }
+  };
+  await beforeFilm(filmOf(picture), onTablet, { viewport: { width: 800, height: 1280 }, hasTouch: true });
 });

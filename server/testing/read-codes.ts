@@ -1,15 +1,10 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
+import { readBarcodes } from 'zxing-wasm/reader';
+import { readyForCodes } from '../../tools/code-reader';
 
 export const PDF_DOTS_PER_INCH = 200;
 
-// Its own copy of the machine code: it would be fetched from outside otherwise.
-const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/reader/zxing_reader.wasm'));
-void prepareZXingModule({
-  overrides: { wasmBinary: wasm.buffer.slice(wasm.byteOffset, wasm.byteOffset + wasm.length) as ArrayBuffer },
-});
+await readyForCodes();
 
 /** The first page of a PDF as a printer's dots would show it, PNG. */
 export async function pictureOfPdf(pdf: Buffer): Promise<Buffer> {

@@ -45,7 +45,10 @@ describe('the shop book', () => {
     const form = host().querySelector('form.printer') as HTMLFormElement;
     const [name, along, across] = [...form.querySelectorAll('input')];
     const add = async (...values: string[]): Promise<void> => {
-      [name, along, across].forEach((field, i) => field && (field.value = values[i] ?? ''));
+      [name, along, across].forEach((field, i) => {
+        if (field) field.value = values[i] ?? '';
+        field?.dispatchEvent(new Event('input'));
+      });
       form.dispatchEvent(new Event('submit', { cancelable: true }));
       await fixture.whenStable();
     };
@@ -55,9 +58,11 @@ describe('the shop book', () => {
     await add('Laser', '200', '149.9');
     bench.http.expectNone('/api/shop');
     await add('Laser', '239.7', '149,9');
-    expect((bench.http.expectOne('/api/shop').request.body as { book: ShopBook }).book.stripPrinters).toEqual([
-      { name: 'Laser', alongMm: 239.7, acrossMm: 149.9 },
-    ]);
+    const sent = bench.http.expectOne('/api/shop');
+    const { book } = sent.request.body as { book: ShopBook };
+    expect(book.stripPrinters).toEqual([{ name: 'Laser', alongMm: 239.7, acrossMm: 149.9 }]);
+    sent.flush({ ...testShop(), book, version: 4 });
+    await fixture.whenStable();
     expect(name?.value).toBe('');
   });
 

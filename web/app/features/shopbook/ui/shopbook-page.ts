@@ -1,12 +1,10 @@
 import { MatInput } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Store } from '@ngrx/store';
 import { USUAL_COPIES_KEPT } from '@odontis/contract/copies';
 import { fieldErrors } from '@odontis/contract/field-errors';
-import type { StripPrinter } from '@odontis/contract/measuring-sheet';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { shop } from '@odontis/contract/shop';
 import { shopBook } from '@odontis/contract/shop';
@@ -32,6 +30,7 @@ import { doorFeature } from '../../../shared/state/door.feature';
 import { shopFeature, ShopPage } from '../../../shared/state/shop.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { StripPrinters } from './strip-printers';
 import { flatten } from '../../../shared/conflict/flatten';
 
 type AngleRow = keyof ShopBook['habits']['angles'];
@@ -52,7 +51,7 @@ const WEEKDAYS = [
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatFormFieldModule, MatInput, MatButtonToggleModule, Notice, Conflict],
+  imports: [MatFormFieldModule, MatInput, MatButtonToggleModule, Notice, Conflict, StripPrinters],
   templateUrl: './shopbook-page.html',
   styleUrl: './shopbook-page.scss',
 })
@@ -79,7 +78,7 @@ export class ShopbookPage {
   }
 
   /** The book with what is on its way: the next change comes on top of it. */
-  private readonly book = computed<ShopBook | null>(
+  protected readonly book = computed<ShopBook | null>(
     () => (this.keeping() ? this.wanted() : null) ?? this.shop()?.book ?? null,
   );
 
@@ -128,23 +127,6 @@ export class ShopbookPage {
   protected rate(change: Partial<ShopBook['rates']>): void {
     const book = this.book();
     if (book) this.set({ rates: { ...book.rates, ...change } });
-  }
-
-  private readonly printers = (): readonly StripPrinter[] => this.shop()?.book.stripPrinters ?? [];
-
-  protected printer_(index: number, change: Partial<StripPrinter>): void {
-    this.set({ stripPrinters: this.printers().map((own, i) => (i === index ? { ...own, ...change } : own)) });
-  }
-
-  protected printerGone(index: number): void {
-    this.set({ stripPrinters: this.printers().filter((_, i) => i !== index) });
-  }
-
-  /** Nothing is taken for measured that was not: both rulers are asked for. */
-  protected printerAdded(name: HTMLInputElement, along: HTMLInputElement, across: HTMLInputElement): void {
-    const printer = { name: name.value, alongMm: this.number(along.value), acrossMm: this.number(across.value) };
-    this.set({ stripPrinters: [...this.printers(), printer] });
-    if (this.slip() === null) for (const field of [name, along, across]) field.value = '';
   }
 
   protected number = (text: string): number => Number(text.trim().replace(',', '.').replace(/\s*%$/, '') || NaN);
