@@ -28,7 +28,13 @@ import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
               (change)="put(i, ruler.field, number(length.value))"
           /></mat-form-field>
         }
-        <button matButton="outlined" class="small" type="button" (click)="takeOut(i)">
+        <button
+          matButton="outlined"
+          class="small"
+          type="button"
+          (click)="takeOut(i)"
+          [attr.aria-label]="'Take ' + printer.name + ' out'"
+        >
           Take {{ printer.name }} out
         </button>
       </div>
@@ -56,7 +62,7 @@ import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
       gap: 4px 10px;
     }
     mat-form-field {
-      width: 150px;
+      width: 162px;
     }
   `,
 })
