@@ -70,7 +70,8 @@ function rowOf(cell: (name: Column) => string, saw: Saw): AngleRow | string {
     way,
     rakeDeg: deg('rake_deg'),
     backDeg: deg('back_deg'),
-    turnDeg: deg('turn_deg'),
+    // A scan whose bevels did not show has no turn at all.
+    ...((way !== 'scan' || deg('turn_deg') !== null) && { turnDeg: deg('turn_deg') }),
     rollDeg: deg('roll_deg'),
     slopeDeg: deg('slope_deg') ?? 0,
     section: SEATED_SECTIONS.find((one) => one === cell('section').toLowerCase()) ?? 'taper',
@@ -87,7 +88,7 @@ function rowOf(cell: (name: Column) => string, saw: Saw): AngleRow | string {
 export function angleCells({ value: f, part, place }: AngleReading): string[] {
   const deg = (value: number | null | undefined): string =>
     value === null || value === undefined ? '' : String(Number(value.toFixed(6)));
-  const [file, bevel] = [f.way === 'file' ? f : null, f.way === 'bevel' ? f : null];
+  const file = f.way === 'file' ? f : null;
   const flanks = f.way === 'bevel' || f.way === 'scan' ? f : null;
   return [
     f.way,
@@ -95,7 +96,7 @@ export function angleCells({ value: f, part, place }: AngleReading): string[] {
     String(place),
     deg(flanks?.rakeDeg),
     deg(flanks?.backDeg),
-    deg(file?.turnDeg ?? bevel?.turnDeg),
+    deg(file?.turnDeg ?? flanks?.turnDeg),
     deg(file?.rollDeg),
     deg(file?.slopeDeg),
     file?.section ?? '',

@@ -1,18 +1,41 @@
 import { z } from 'zod';
-import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
+import { ROUND_DIAMETERS_MM, roundSheets, RULER_MM } from '@odontis/core/photograph/measuring-strip';
 import { bounded, requiredText } from './fields';
 
+/** Sheets of straight strips: nine strips are 2.4 m of line. */
+const STRAIGHT_SHEETS = 3;
+const { least, most } = ROUND_DIAMETERS_MM;
+const diameterWords = `Round strips are made for a blade of ${least} to ${most} mm: say its diameter in whole mm.`;
+const sheetWords = 'Sheets are numbered from 1.';
+
+const sheetsOf = (kind: string, diameterMm: number | undefined): number =>
+  kind === 'round' && diameterMm !== undefined ? roundSheets(diameterMm).sheets : STRAIGHT_SHEETS;
+
 /** Which measuring sheet is to be printed. */
-export const measuringSheet = z.object({
-  paper: z.enum(['a4', 'letter'], { error: 'The paper is a4 or letter.' }).default('a4'),
-  kind: z.enum(['line', 'short'], { error: 'A sheet of strips is for a line, or short.' }).default('line'),
-  sheet: z.coerce
-    .number({ error: 'Sheets are numbered from 1 to 3.' })
-    .int('Sheets are numbered from 1 to 3.')
-    .min(1, 'Sheets are numbered from 1 to 3.')
-    .max(3, 'Sheets are numbered from 1 to 3.')
-    .default(1),
-});
+export const measuringSheet = z
+  .object({
+    paper: z.enum(['a4', 'letter'], { error: 'The paper is a4 or letter.' }).default('a4'),
+    kind: z
+      .enum(['line', 'short', 'round'], { error: 'A sheet of strips is for a line, short, or round.' })
+      .default('line'),
+    sheet: z.coerce.number({ error: sheetWords }).int(sheetWords).min(1, sheetWords).default(1),
+    /** Of round strips: the blade's, mm. */
+    diameter: z.coerce
+      .number({ error: diameterWords })
+      .int(diameterWords)
+      .min(least, diameterWords)
+      .max(most, diameterWords)
+      .optional(),
+  })
+  .refine((asked) => asked.kind !== 'round' || asked.diameter !== undefined, {
+    error: diameterWords,
+    path: ['diameter'],
+  })
+  .superRefine(({ kind, diameter, sheet }, context) => {
+    const sheets = sheetsOf(kind, diameter);
+    if (sheet > sheets)
+      context.addIssue({ code: 'custom', path: ['sheet'], message: `Sheets are numbered from 1 to ${sheets}.` });
+  });
 export type MeasuringSheet = z.infer<typeof measuringSheet>;
 
 /** A printer, and how long its two rulers came out. */

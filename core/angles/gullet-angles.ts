@@ -32,12 +32,16 @@ export function gulletAngles(finding: AngleFinding, cuts: Cut): GulletAngles {
       const backDeg = told(finding.backDeg, ANGLE_ERROR_DEG.bevel);
       return { rakeDeg, backDeg, faceTurnDeg: turn, backTurnDeg: turn, slopeDeg: null };
     }
-    case 'scan':
+    case 'scan': {
+      const turn = told(finding.turnDeg ?? null, ANGLE_ERROR_DEG.strip);
       return {
         ...NOTHING,
+        faceTurnDeg: turn,
+        backTurnDeg: turn,
         rakeDeg: told(finding.rakeDeg, ANGLE_ERROR_DEG.scan),
         backDeg: told(finding.backDeg, ANGLE_ERROR_DEG.scan),
       };
+    }
     case 'eye':
       return NOTHING;
   }

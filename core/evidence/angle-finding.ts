@@ -60,6 +60,8 @@ export const angleFinding = z
         way: z.literal('scan'),
         rakeDeg: upright('The rake').nullable(),
         backDeg: upright('The back').nullable(),
+        /** By the bevels that the light shows. */
+        turnDeg: turn.nullable().optional(),
       }),
       z.object({
         way: z.literal('eye'),
@@ -82,9 +84,9 @@ export type AngleFinding = z.infer<typeof angleFinding>;
 /**
  * One standard error of a single reading, degrees: a bevel's protractor to a degree,
  * a block on a file's end as well, a file's turn against lines on a card a little worse, a
- * traced flank a third of one. Common practice, no source.
+ * traced flank a third of one, a bevel by its width in a picture about two. Common practice, no source.
  */
-export const ANGLE_ERROR_DEG = { bevel: 1, roll: 1, turn: 1.5, slope: 1, scan: 0.3 } as const;
+export const ANGLE_ERROR_DEG = { bevel: 1, roll: 1, turn: 1.5, slope: 1, scan: 0.3, strip: 2 } as const;
 
 /** Ways that serve for a saw: a file seats only where one file made both flanks of a gullet; a scan shows a straight line. */
 export function waysOf(saw: Saw): readonly AngleWay[] {

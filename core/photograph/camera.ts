@@ -71,9 +71,13 @@ export function projector(camera: Camera): (x: number, y: number, z: number) => 
 export const tiltDeg = (camera: Camera): number =>
   (Math.acos(Math.min(1, Math.abs(rotation(camera.turn)[8] as number))) * 180) / Math.PI;
 
-/** How far the lens is over the bench, mm. */
-export function heightMm({ turn, at }: Camera): number {
-  // The camera's own place is -R' t; its z is counted away from it.
+/** Where the lens is, mm of the bench: -R' t. */
+export function lensAt({ turn, at }: Camera): readonly [number, number, number] {
   const r = rotation(turn);
-  return Math.abs((r[2] as number) * at[0] + (r[5] as number) * at[1] + (r[8] as number) * at[2]);
+  const along = (k: 0 | 1 | 2): number =>
+    -((r[k] as number) * at[0] + (r[3 + k] as number) * at[1] + (r[6 + k] as number) * at[2]);
+  return [along(0), along(1), along(2)];
 }
+
+/** How far the lens is over the bench, mm. */
+export const heightMm = (camera: Camera): number => Math.abs(lensAt(camera)[2]);

@@ -48,7 +48,7 @@ function stripsOf(codes: readonly SeenCode[]): SeenStrip[] {
     own.printed.push(...named.code.corners);
     own.seen.push(...corners);
   }
-  const rank = (one: SeenStrip): number => (one.strip.name.place === 'bench' ? 100 : 0) + one.seen.length;
+  const rank = (one: SeenStrip): number => (one.strip.name.place === 'plate' ? 0 : 100) + one.seen.length;
   return [...strips.values()].sort((a, b) => rank(b) - rank(a) || a.strip.name.number - b.strip.name.number);
 }
 

@@ -5,8 +5,7 @@ import type { SeenCode } from './find-strips';
 import { findStrips } from './find-strips';
 import { cameraOf, usualFocalPx } from './fit-camera';
 import { mapped } from './homography';
-import { MARKS_END_MM } from './measuring-strip';
-import { FEWEST_DOTS, MOST_BLUR_PX } from './read-photograph';
+import { FEWEST_DOTS, MOST_BLUR_PX } from './see-marks';
 
 /** What one look through the camera shows of the strips, for the hand that holds it. */
 export interface Glimpse {
@@ -40,8 +39,8 @@ export function glimpse(picture: GreyPicture, codes: readonly SeenCode[], pitchM
   const camera = cameraOf(first.map, usualFocalPx(widthPx, heightPx), widthPx / 2, heightPx / 2);
   const tilt = camera && tiltDeg(camera);
   const blurPx = median(dots.map((dot) => dot.blurPx));
-  const at = first.strip.lengthMm / 2;
-  const [a, b] = [mapped(first.map, [at - 5, MARKS_END_MM]), mapped(first.map, [at + 5, MARKS_END_MM])];
+  const [x, y] = first.strip.pointsAt;
+  const [a, b] = [mapped(first.map, [x - 5, y]), mapped(first.map, [x + 5, y])];
   const toothPx = pitchMm > 0 ? (pitchMm * Math.hypot(b[0] - a[0], b[1] - a[1])) / 10 : null;
   const says = [
     ...(dots.length < FEWEST_DOTS ? ['Too few marks are seen: nothing may cover them.'] : []),

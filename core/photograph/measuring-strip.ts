@@ -4,8 +4,8 @@
  * its dots are what is measured by.
  */
 
-/** Where a strip lies: on the bench with the teeth over its lower margin, or on the plate. */
-export type StripPlace = 'bench' | 'plate';
+/** Where a strip lies: on the bench with the teeth over its lower margin, on the plate, or round a blade's rim. */
+export type StripPlace = 'bench' | 'plate' | 'rim';
 
 /** A strip as its code names it. */
 export interface StripName {
@@ -45,19 +45,22 @@ export interface StripCode {
 
 export interface Strip {
   readonly name: StripName;
-  readonly paper: StripPaper;
+  /** What it is printed on; a round one is made for a blade of its diameter. */
+  readonly paper: StripPaper | `round ${number}`;
   readonly lengthMm: number;
   readonly heightMm: number;
   readonly codes: readonly StripCode[];
   /** Middles of the dots. */
   readonly dots: readonly (readonly [number, number])[];
+  /** A place of the strip where points lie over it. */
+  readonly pointsAt: readonly [number, number];
 }
 
-const PLACE_LETTER: Readonly<Record<StripPlace, string>> = { bench: 'T', plate: 'P' };
+const PLACE_LETTER = { bench: 'T', plate: 'P' } as const;
 const PAPER_LETTER: Readonly<Record<StripPaper, string>> = { a4: 'A', letter: 'L', short: 'S' };
 
-/** The strip of a name, printed on a paper. */
-export function stripOf(name: StripName, paper: StripPaper): Strip {
+/** The straight strip of a name, printed on a paper. */
+export function stripOf(name: StripName & { readonly place: 'bench' | 'plate' }, paper: StripPaper): Strip {
   const { lengthMm } = STRIP_PAPERS[paper];
   const codesAt = paper === 'short' ? [16, lengthMm - 16] : [16, lengthMm / 2, lengthMm - 16];
   const codes = codesAt.map((x, i): StripCode => {
@@ -80,21 +83,113 @@ export function stripOf(name: StripName, paper: StripPaper): Strip {
     return row;
   });
   const heightMm = name.place === 'bench' ? STRIP_HEIGHT_MM : PLATE_STRIP_HEIGHT_MM;
-  return { name, paper, lengthMm, heightMm, codes, dots };
+  return { name, paper, lengthMm, heightMm, codes, dots, pointsAt: [lengthMm / 2, MARKS_END_MM] };
+}
+
+/** Blades that round strips are made for, mm: larger ones need more pieces than a code can number. */
+export const ROUND_DIAMETERS_MM = { least: 80, most: 650 } as const;
+/** Marks of a round strip begin so far outside the rim; its paper reaches so far under the teeth. mm. */
+export const RIM_MARGIN_MM = 10;
+const UNDER_RIM_MM = 25;
+/** A piece is no longer than this from end to end, and no more of the round, degrees. */
+const LONGEST_PIECE_MM = 250;
+const MOST_OF_ROUND_DEG = 120;
+
+/** The round strips of a blade: so many pieces of so many degrees, between two radii, mm. */
+export function roundOf(diameterMm: number): {
+  readonly pieces: number;
+  readonly arcDeg: number;
+  readonly innerMm: number;
+  readonly outerMm: number;
+} {
+  const innerMm = diameterMm / 2 - UNDER_RIM_MM;
+  const outerMm = diameterMm / 2 + RIM_MARGIN_MM + MARKS_END_MM;
+  const fits = (360 / Math.PI) * Math.asin(Math.min(1, LONGEST_PIECE_MM / 2 / outerMm));
+  const pieces = Math.ceil(360 / Math.min(MOST_OF_ROUND_DEG, fits));
+  return { pieces, arcDeg: 360 / pieces, innerMm, outerMm };
+}
+
+/** Height of a sheet lying that pieces may fill, mm. */
+const SHEET_ROOM_MM = 178;
+
+/** Pieces on one sheet, the second so far under the first that its outer round clears the first one's ends; and sheets for a whole round. */
+export function roundSheets(diameterMm: number): {
+  readonly aSheet: 1 | 2;
+  readonly stepMm: number;
+  readonly sheets: number;
+} {
+  const { pieces, arcDeg, innerMm, outerMm } = roundOf(diameterMm);
+  const half = (arcDeg * Math.PI) / 360;
+  const [inX, inY] = [innerMm * Math.sin(half), innerMm * Math.cos(half)];
+  const stepMm = Math.max(outerMm - innerMm, Math.sqrt(outerMm ** 2 - inX ** 2) - inY) + 1;
+  const aSheet = stepMm + outerMm - inY <= SHEET_ROOM_MM ? 2 : 1;
+  return { aSheet, stepMm, sheets: Math.ceil(pieces / aSheet) };
+}
+
+/** A piece of a blade's round strips: mm from the middle of the round, x right and y down, the piece's own middle straight up. */
+export function rimStrip(number: number, diameterMm: number): Strip {
+  const { arcDeg, innerMm, outerMm } = roundOf(diameterMm);
+  const half = (arcDeg * Math.PI) / 360;
+  const at = (radiusMm: number, turn: number): readonly [number, number] => [
+    radiusMm * Math.sin(turn),
+    -radiusMm * Math.cos(turn),
+  ];
+  const inMarks = diameterMm / 2 + RIM_MARGIN_MM;
+  const middle = inMarks + CODE_AT_MM;
+  const codesAt = [-1, 0, 1].map((side) => side * (half - 16 / middle));
+  const codes = codesAt.map((turn, i): StripCode => {
+    const [x, y] = at(middle, turn);
+    const [c, s] = [(Math.cos(turn) * CODE_MM) / 2, (Math.sin(turn) * CODE_MM) / 2];
+    return {
+      text: `ODS1R${diameterMm}-${number}-${i + 1}`,
+      // Along the rim is (c, s), outwards (s, -c).
+      corners: [
+        [x - c + s, y - s - c],
+        [x + c + s, y + s - c],
+        [x + c - s, y + s + c],
+        [x - c - s, y - s + c],
+      ],
+    };
+  });
+  const dots = DOT_ROWS_MM.flatMap((row) => {
+    const radius = inMarks + row;
+    const steps = Math.floor((2 * half * radius - 7.5) / DOT_STEP_MM);
+    return Array.from({ length: steps + 1 }, (_, k) => ((k - steps / 2) * DOT_STEP_MM) / radius)
+      .filter((turn) => codesAt.every((code) => Math.abs(turn - code) * middle > CODE_CLEAR_MM))
+      .map((turn) => at(radius, turn));
+  });
+  return {
+    name: { place: 'rim', number },
+    paper: `round ${diameterMm}`,
+    lengthMm: 2 * outerMm * Math.sin(half),
+    heightMm: outerMm - innerMm * Math.cos(half),
+    codes,
+    dots,
+    pointsAt: at(diameterMm / 2, 0),
+  };
 }
 
 const CODE_TEXT = /^ODS1([ALS])([TP])([1-9])-([1-3])$/;
+const RIM_TEXT = /^ODS1R([1-9][0-9]{1,2})-([1-9])-([1-3])$/;
 const PAPERS = { A: 'a4', L: 'letter', S: 'short' } as const;
 
 /** Which strip's code this is, and which of its codes; null for any other text. */
 export function codeOf(text: string): { readonly strip: Strip; readonly code: StripCode } | null {
-  const found = CODE_TEXT.exec(text);
-  if (!found) return null;
-  const [, paper, place, number, code] = found;
-  const strip = stripOf(
-    { place: place === 'T' ? 'bench' : 'plate', number: Number(number) },
-    PAPERS[paper as keyof typeof PAPERS],
-  );
-  const own = strip.codes[Number(code) - 1];
-  return own ? { strip, code: own } : null;
+  const named = stripNamed(text);
+  const own = named?.strip.codes[named.code - 1];
+  return named && own ? { strip: named.strip, code: own } : null;
+}
+
+function stripNamed(text: string): { readonly strip: Strip; readonly code: number } | null {
+  const straight = CODE_TEXT.exec(text);
+  if (straight) {
+    const [, paper, place, number, code] = straight;
+    const name = { place: place === 'T' ? 'bench' : 'plate', number: Number(number) } as const;
+    return { strip: stripOf(name, PAPERS[paper as keyof typeof PAPERS]), code: Number(code) };
+  }
+  const [, diameter, number, code] = (RIM_TEXT.exec(text) ?? []).map(Number);
+  if (!diameter || !number || !code) return null;
+  const { least, most } = ROUND_DIAMETERS_MM;
+  if (diameter < least || diameter > most || number > roundOf(diameter).pieces) return null;
+  return { strip: rimStrip(number, diameter), code };
 }

@@ -1,5 +1,6 @@
 import type { TraceRefusal } from '../trace/traced-line';
-import type { PhotographFacts, PhotographFault } from './read-photograph';
+import type { ReadEdge } from './read-edge';
+import type { PhotographFacts, PhotographFault } from './see-marks';
 
 /** Why a photograph gives no number, and what to do. */
 export const PHOTOGRAPH_FAULT_WORDS: Readonly<Record<PhotographFault, string>> = {
@@ -12,6 +13,18 @@ export const PHOTOGRAPH_FAULT_WORDS: Readonly<Record<PhotographFault, string>> =
     'The marks do not fit a flat bench and a lens. Lay the strips down flat, with a weight on what curls, and take it again.',
   'no-strip-at-teeth':
     'The strips leave no room for a tooth line. Lay one strip along the points with its plain margin under them, and one on the plate not nearer than 10 mm to the gullets.',
+  'no-round-strips':
+    'No round strip is seen. Print the round strips for this blade’s diameter and lay them round its rim, the points over their plain margin.',
+  'no-rim':
+    'No rim was found inside the round strips. Lay the blade in their middle, flat, with light that shows plate from paper.',
+  'no-strips-both-sides':
+    'Strips are wanted on both sides of the plate. Lay one against each side, the plain margins to the plate.',
+  'edge-too-fine':
+    'The plate is fewer than six pixels thick here: too fine for its set. Go nearer and take the line in parts.',
+  'from-aside':
+    'The camera looks at the plate from one side, and its wall hides the set there. Hold it straight over the points, and bring the strips up close under the gullets.',
+  'no-edge':
+    'No edge of a plate was found between the strips. Hold the saw upright between them, the points to the camera, with light that shows steel from paper.',
 };
 
 /** What a photograph laid flat lacks when no line can be traced on it. */
@@ -33,9 +46,26 @@ const SHADOW_SHARE = 0.45;
 /** The share of the pitch that a plate standing off may cost before it must be laid down. */
 const PITCH_SHARE = 0.001;
 
+/** What a photograph along the points shows, in sentences; mm. */
+export function edgeWords(
+  edge: Pick<Extract<ReadEdge, { ok: true }>, 'facts' | 'mmPerPx' | 'seenMm' | 'sideErrorMm' | 'teeth'>,
+  plateMm: number,
+): string {
+  const { facts, mmPerPx, seenMm, sideErrorMm, teeth } = edge;
+  return (
+    `${teeth.length} teeth seen along the points: ${facts.marks} marks, ${facts.tiltDeg.toFixed(0)}° off upright, ` +
+    `${(facts.heightMm / 10).toFixed(0)} cm over the strips, ${mmPerPx.toFixed(2)} mm to the pixel. Between its walls the plate looks ` +
+    `${seenMm.toFixed(2)} mm thick; it is ${plateMm.toFixed(2)}. One side may be told ${sideErrorMm.toFixed(3)} mm too much and the other as much too little: ` +
+    'the plate is taken to stand upright to the strips within a quarter of a degree.'
+  );
+}
+
 /** What is found of a good photograph, in sentences: what to mend first. mm in, px a tooth by the pitch told (0 where none is). */
-export function photographWords(facts: PhotographFacts, pitchMm: number): { seen: string; warnings: string[] } {
-  const { strips, marks, tiltDeg, heightMm, mmPerPx, light } = facts;
+export function photographWords(
+  { facts, mmPerPx }: { readonly facts: PhotographFacts; readonly mmPerPx: number },
+  pitchMm: number,
+): { seen: string; warnings: string[] } {
+  const { strips, marks, tiltDeg, heightMm, light } = facts;
   const warnings: string[] = [];
   const toothPx = pitchMm / mmPerPx;
   if (pitchMm > 0 && toothPx < ROUGH_TOOTH_PX)

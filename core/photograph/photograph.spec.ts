@@ -15,7 +15,8 @@ import type { SeenCode } from './find-strips';
 import { glimpse } from './glimpse';
 import { homography, mapped } from './homography';
 import { codeOf, stripOf } from './measuring-strip';
-import { readPhotograph, showsStrips } from './read-photograph';
+import { readPhotograph } from './read-photograph';
+import { showsStrips } from './see-marks';
 import { seeCodes } from './see-codes';
 import { sharedTeeth } from './shared-teeth';
 

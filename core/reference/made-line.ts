@@ -132,7 +132,7 @@ export function trueGullets(line: readonly TrueTooth[]): Point[] {
 
 /** The ends of the flat: (place, height) where the face and the back begin. A rounded tip's lines meet above it. */
 export const faceCorner = (t: TrueTooth): Point => [t.xMm + t.flatMm / 2, t.yMm + risen(t)];
-const backCorner = (t: TrueTooth): Point => [t.xMm - t.flatMm / 2, t.yMm + risen(t)];
+export const backCorner = (t: TrueTooth): Point => [t.xMm - t.flatMm / 2, t.yMm + risen(t)];
 
 /** How far the flanks' meeting point stands over a round tip: r (1 / sin half - 1) along the bisector, made upright. */
 function risen(t: TrueTooth): number {

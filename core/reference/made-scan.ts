@@ -5,7 +5,7 @@
  */
 import type { GreyPicture } from '../trace/grey-picture';
 import type { Point, TrueTooth } from './made-line';
-import { faceCorner, normal, outline, randomFrom, trueGullets } from './made-line';
+import { backCorner, faceCorner, normal, outline, randomFrom, trueGullets } from './made-line';
 
 export type { LineWish, TrueTooth } from './made-line';
 export { madeLine, randomFrom, trueGullets } from './made-line';
@@ -31,8 +31,8 @@ export interface ScanWish {
   readonly rust?: number;
   /** Specks where they are wanted: middle and radius in mm of the line, of the plate's grey. */
   readonly specks?: readonly { readonly xMm: number; readonly yMm: number; readonly radiusMm: number }[];
-  /** A fleamed tooth's bevel, seen as a strip of another grey along every other face and back. */
-  readonly strip?: { readonly widthMm: number; readonly grey: number };
+  /** A fleamed tooth's bevel, seen as a strip of another grey along the face of every other tooth, and along its back too where that is said. */
+  readonly strip?: { readonly widthMm: number; readonly grey: number; readonly backs?: boolean };
   readonly quarterTurns?: 0 | 1 | 2 | 3;
   readonly mirrored?: boolean;
   readonly seed?: number;
@@ -44,6 +44,9 @@ export interface MadeScan {
   readonly mmPerPx: number;
   readonly place: (xMm: number, yMm: number) => { readonly x: number; readonly y: number };
 }
+
+/** A strip is drawn so far beyond its flank. */
+const STRIP_BEYOND_MM = 0.15;
 
 /** Rows a pixel is cut into; across it the coverage is exact. */
 const SUB_ROWS = 8;
@@ -166,18 +169,25 @@ export function madeScan(line: readonly TrueTooth[], wish: ScanWish): MadeScan {
       if (i % 2 === 0 || i === line.length - 1) return;
       const bottom = gullets[i] as Point;
       const corner = faceCorner(tooth);
-      const strip4: Point[] = [
-        corner,
-        bottom,
-        [bottom[0] - strip.widthMm, bottom[1]],
-        [corner[0] - strip.widthMm, corner[1]],
-      ];
-      fill(
-        bevel,
-        upright.widthPx,
-        upright.heightPx,
-        strip4.map(([x, y]) => inPx(x, y)),
-      );
+      const before = gullets[i - 1] as Point;
+      const back = backCorner(tooth);
+      // A little beyond the edge, so that the edge itself is the strip's.
+      const along = (from: Point, to: Point, into: 1 | -1): Point[] => {
+        const [outer, inner] = [-into * STRIP_BEYOND_MM, into * strip.widthMm];
+        return [
+          [from[0] + outer, from[1]],
+          [to[0] + outer, to[1]],
+          [to[0] + inner, to[1]],
+          [from[0] + inner, from[1]],
+        ];
+      };
+      for (const beside of [along(corner, bottom, -1), ...(strip.backs ? [along(back, before, 1)] : [])])
+        fill(
+          bevel,
+          upright.widthPx,
+          upright.heightPx,
+          beside.map(([x, y]) => inPx(x, y)),
+        );
     });
     blur(bevel, upright.widthPx, upright.heightPx, blurPx);
   }

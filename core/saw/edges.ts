@@ -27,3 +27,7 @@ export function edgeSaw(saw: SawOf<'pull'>, edge: Filing): SawOf<'pull'> {
 /** The saw as its line of this part is looked at: the saw itself where it has one line. */
 export const lineSawAt = (saw: Saw, part: string | null): Saw =>
   saw.family === 'pull' && (part === 'crosscut' || part === 'rip') ? edgeSaw(saw, part) : saw;
+
+/** Whether it is a round blade, or a set of them. */
+export const isRound = (saw: Saw): saw is Extract<Saw, { family: 'circular' | 'dado' }> =>
+  saw.family === 'circular' || saw.family === 'dado';

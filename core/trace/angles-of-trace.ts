@@ -1,10 +1,23 @@
 import { ANGLE_ERROR_DEG } from '../evidence/angle-finding';
 import type { TracedLine } from './traced-line';
+import type { SeenTurn } from './turns-of-trace';
 
-/** Both flanks of every whole tooth of a trace as readings; rakers, teeth in doubt about their flanks and angles known badly are left out. Degrees to a hundredth. */
-export function anglesOfTrace(
-  line: TracedLine,
-): { readonly tooth: number; readonly finding: { way: 'scan'; rakeDeg: number | null; backDeg: number | null } }[] {
+export interface TracedAngles {
+  readonly tooth: number;
+  readonly finding: {
+    readonly way: 'scan';
+    readonly rakeDeg: number | null;
+    readonly backDeg: number | null;
+    readonly turnDeg?: number;
+  };
+}
+
+/**
+ * Both flanks of every whole tooth of a trace as readings, with the turn that its bevels show; rakers, teeth in doubt
+ * about their flanks and angles known badly are left out. Degrees to a hundredth.
+ */
+export function anglesOfTrace(line: TracedLine, turns: readonly SeenTurn[] = []): TracedAngles[] {
+  const turnAt = new Map(turns.map(({ tooth, turnDeg }) => [tooth, turnDeg.value]));
   const told = (deg: number | null, error: number | null): number | null =>
     error !== null && error <= MOST_ERROR_DEG ? round(deg) : null;
   const round = (deg: number | null): number | null => (deg === null ? null : Math.round(deg * 100) / 100);
@@ -22,6 +35,7 @@ export function anglesOfTrace(
         way: 'scan',
         rakeDeg: told(t.rakeDeg, t.errors.rakeDeg),
         backDeg: told(t.backDeg, t.errors.backDeg),
+        ...(turnAt.has(t.tooth) && { turnDeg: round(turnAt.get(t.tooth) ?? null) as number }),
       },
     }));
 }

@@ -10,7 +10,9 @@ export type TraceEdit =
   | { readonly do: 'add'; readonly at: PicturePlace; readonly scan: number }
   | { readonly do: 'remove'; readonly tooth: number }
   | { readonly do: 'call'; readonly tooth: number; readonly kind: TracedTooth['kind'] }
-  | { readonly do: 'accept'; readonly tooth: number };
+  | { readonly do: 'accept'; readonly tooth: number }
+  /** Of a round blade: the count begins at this tooth. */
+  | { readonly do: 'begin'; readonly tooth: number };
 
 /** A hand puts a tip to about this many pixels. */
 const BY_HAND_PX = 1;
@@ -31,6 +33,13 @@ export function editTrace(line: TracedLine, edit: TraceEdit): TracedLine {
       line,
       with_({ ...here, kind: edit.kind, doubts: edit.kind === 'tooth' ? [] : [edit.kind], looked: 'called' }),
     );
+  if (edit.do === 'begin') {
+    const around = line.rim ? 2 * Math.PI * line.rim.meanRadiusMm : 0;
+    return renumbered(
+      line,
+      line.teeth.map((t, i) => (i < index ? { ...t, xMm: t.xMm + around } : t)),
+    );
+  }
   if (edit.do === 'accept') return renumbered(line, with_({ ...here, doubts: [], looked: here.looked ?? 'kept' }));
   if (edit.do === 'remove')
     return renumbered(

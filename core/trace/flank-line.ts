@@ -44,15 +44,32 @@ const OUTLIER = 2.8;
 /**
  * The flank of one tooth; null where too little of it is there. A flank that bends
  * into a round gullet is fitted again on its upper part alone, and the straighter
- * of the two fits stands.
+ * of the two fits stands. Of a round blade what lies flat next to the point is a back,
+ * which ends well over the gullet: it stands, unless the whole flank is as straight.
  */
 export function fitFlank(view: PictureView, wish: FlankWish): FlankLine | null {
   const whole = fitTo(view, wish, TO_DEPTH);
+  const back = wish.backsEnd ? backOf(view, wish) : null;
+  if (back && Math.abs(back.lean) > FLAT_LEAN) {
+    const apart = Math.abs(back.lean - (whole?.lean ?? Infinity));
+    return whole && whole.roughPx < BENT_PX && apart < SAME_ERRORS * back.leanError ? whole : back;
+  }
   if (whole && whole.roughPx < BENT_PX) return whole;
   if ((wish.gulletY - wish.tipY) * (UPPER_DEPTH - FROM_DEPTH) < FEWEST_UPPER_PX) return whole;
   const upper = fitTo(view, wish, UPPER_DEPTH);
   if (!whole || !upper) return whole ?? upper;
   return upper.roughPx < STRAIGHTER * whole.roughPx ? upper : whole;
+}
+
+/** The back of a round blade's tooth: what is nearer to the point is it, where it lies flatter than what is looked at with it. */
+function backOf(view: PictureView, wish: FlankWish): FlankLine | null {
+  const [longer, shorter] = BACK_DEPTHS.map((depth) => fitTo(view, wish, depth)) as [
+    FlankLine | null,
+    FlankLine | null,
+  ];
+  if (!longer || !shorter) return longer ?? shorter;
+  const flatter = Math.abs(shorter.lean) - Math.abs(longer.lean);
+  return flatter > SAME_ERRORS * Math.hypot(longer.leanError, shorter.leanError) ? shorter : longer;
 }
 
 function fitTo(view: PictureView, wish: FlankWish, toDepth: number): FlankLine | null {
@@ -63,6 +80,10 @@ function fitTo(view: PictureView, wish: FlankWish, toDepth: number): FlankLine |
 /** Rougher than this, px, a flank may be bent; its upper part ends at this depth and must be so many pixels long. */
 const BENT_PX = 0.16;
 const UPPER_DEPTH = 0.45;
+/** A round blade's back is looked at to these depths, and lies flatter than this; two fits so many errors apart are one. */
+const BACK_DEPTHS = [0.27, 0.2] as const;
+const FLAT_LEAN = 1;
+const SAME_ERRORS = 3;
 const FEWEST_UPPER_PX = 8;
 const STRAIGHTER = 0.7;
 

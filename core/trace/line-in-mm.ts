@@ -1,4 +1,5 @@
 import { median } from '../units/median';
+import type { BevelStrip } from './bevel-strips';
 import { fillGaps } from './fill-gaps';
 import type { PictureView } from './grey-picture';
 import { toPicture, toView } from './grey-picture';
@@ -11,7 +12,15 @@ import { summedUp } from './summarise';
 import { FEWEST_TEETH, tipLine } from './tip-line';
 import type { TipLine } from './tip-line';
 import type { TraceWish } from './trace-wish';
-import type { ScanFrame, ToothDoubt, TracedRaker, TracedTooth, TraceNote, TraceResult } from './traced-line';
+import type {
+  ScanFrame,
+  ToothDoubt,
+  TracedBevel,
+  TracedRaker,
+  TracedTooth,
+  TraceNote,
+  TraceResult,
+} from './traced-line';
 import type { WholeTeeth } from './whole-teeth';
 
 /** Flanks differ by this much before they say which is the face, degrees. */
@@ -23,14 +32,25 @@ const DUST_ERRORS = 4;
 /** Grey about a point that is off by this share of the contrast from what any cut of it explains. Of clean made scans one in a hundred goes half as far. */
 const MISFIT = 0.085;
 
+/** Of a point between bevels of another grey it may be so much more. */
+const MISFIT_OF_BEVELS = 0.25;
+
+const isBevelled = ({ strips }: SeenCorner): boolean =>
+  [strips?.left, strips?.right].some((strip) => strip && strip.widthPx > 0);
+
 const deg = (tangent: number): number => (Math.atan(tangent) * 180) / Math.PI;
 /** Error of an angle from that of its tangent, degrees. */
 const degError = (tangent: number, error: number): number => ((error / (1 + tangent * tangent)) * 180) / Math.PI;
 
 /** One tooth's tips, the heel's first: the same corner twice, but for a raker's two. */
 interface Tips {
-  readonly heel: MeasuredCorner;
-  readonly toe: MeasuredCorner;
+  readonly heel: SeenCorner;
+  readonly toe: SeenCorner;
+}
+
+/** A corner with the bevels seen beside its flanks. */
+interface SeenCorner extends MeasuredCorner {
+  readonly strips?: { readonly left: BevelStrip | null; readonly right: BevelStrip | null };
 }
 
 /** How the view lies against the saw: which end the heel is, which side the faces look to, and places in mm. */
@@ -51,7 +71,7 @@ interface Lie {
 export function lineInMm(
   view: PictureView,
   whole: WholeTeeth,
-  measured: readonly MeasuredCorner[],
+  measured: readonly SeenCorner[],
   wish: TraceWish,
   notes: TraceNote[],
 ): TraceResult {
@@ -102,6 +122,8 @@ export function lineInMm(
     scaleError,
     ...summedUp(marked, scaleError),
     notes,
+    // With the heel on the left and the teeth up one looks at the plate's right side.
+    sideSeen: lie.heelLeft ? 'right' : 'left',
     skewDeg: deg(line.slope),
   };
 }
@@ -144,10 +166,10 @@ function endsOf(
 }
 
 /** Corners into teeth from the heel, a raker's two tips together. */
-function tipsInOrder(measured: readonly MeasuredCorner[], pairs: readonly boolean[], heelLeft: boolean): Tips[] {
+function tipsInOrder(measured: readonly SeenCorner[], pairs: readonly boolean[], heelLeft: boolean): Tips[] {
   const fromLeft = measured.flatMap((m, i): Tips[] => {
     if (pairs[i - 1]) return [];
-    const right = pairs[i] ? (measured[i + 1] as MeasuredCorner) : m;
+    const right = pairs[i] ? (measured[i + 1] as SeenCorner) : m;
     return [heelLeft ? { heel: m, toe: right } : { heel: right, toe: m }];
   });
   return heelLeft ? fromLeft : fromLeft.reverse();
@@ -178,7 +200,7 @@ function toothOf({ heel, toe }: Tips, next: Tips | null, lie: Lie, place: (along
   else if (!face || !back) doubts.push('one-flank');
   if (
     Math.max(heel.excess, toe.excess) > DUST_ERRORS ||
-    Math.max(heel.misfit, toe.misfit) > MISFIT ||
+    Math.max(heel.misfit, toe.misfit) > (isBevelled(heel) ? MISFIT_OF_BEVELS : MISFIT) ||
     high > BROKEN_DEPTH
   )
     doubts.push('dust-at-tip');
@@ -203,9 +225,21 @@ function toothOf({ heel, toe }: Tips, next: Tips | null, lie: Lie, place: (along
     },
     doubts,
     ...(two && { raker: rakerOf({ heel, toe }, lie, place) }),
+    ...(heel.strips && !two && { bevels: bevelsOf(heel.strips, faceSide, backSide, mmPerPx) }),
     tipPx: toPicture(lie.view, x, y),
     gulletPx: gullet ? toPicture(lie.view, gullet.x, gullet.y) : null,
   };
+}
+
+function bevelsOf(
+  strips: NonNullable<SeenCorner['strips']>,
+  faceSide: 'left' | 'right',
+  backSide: 'left' | 'right',
+  mmPerPx: number,
+): TracedTooth['bevels'] {
+  const inMm = (strip: BevelStrip | null): TracedBevel | null =>
+    strip && { widthMm: strip.widthPx * mmPerPx, errorMm: strip.errorPx * mmPerPx };
+  return { face: inMm(strips[faceSide]), back: inMm(strips[backSide]) };
 }
 
 function rakerOf({ heel, toe }: Tips, lie: Lie, place: (along: number) => number): TracedRaker {

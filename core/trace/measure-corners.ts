@@ -36,6 +36,7 @@ export function measureCorners(
   band: ToothBand,
   levels: LineLevels,
   corners: LineCorners,
+  backsEnd: boolean,
   report: (share: number) => void,
 ): MeasuredCorner[] {
   const brighter = (levels.under[0] as number) > (levels.over[0] as number);
@@ -56,6 +57,7 @@ export function measureCorners(
       mostPx: 1.3 * pitchPx,
       levels,
       brighter,
+      backsEnd,
     });
   };
   const flanks = tips.map((tip, i) => {

@@ -19,10 +19,14 @@ export interface FlankWish {
   readonly mostPx: number;
   readonly levels: LineLevels;
   readonly brighter: boolean;
+  /** Of a round blade: backs end well over the gullets. */
+  readonly backsEnd: boolean;
 }
 
 /** Rows that the line is drawn from. */
 const ROUGH_ROWS = 24;
+/** A short part of a flank is drawn from so many of them at the least. */
+const FEWEST_ROUGH = 8;
 
 /** A flank to a pixel: x = atX + lean (y - atY). */
 export interface RoughFlank {
@@ -42,7 +46,7 @@ export function roughFlank(view: PictureView, wish: FlankWish, toDepth: number):
   const { grey, acrossStep, widthPx } = view;
   const depth = gulletY - tipY;
   let found = 0;
-  const step = Math.max(1, depth / ROUGH_ROWS);
+  const step = Math.max(1, Math.min(depth / ROUGH_ROWS, ((toDepth - FROM_DEPTH) * depth) / FEWEST_ROUGH));
   const threshold = plateThreshold(levels, widthPx, gulletX);
   for (let y = tipY + FROM_DEPTH * depth; y < tipY + (toDepth + 0.05) * depth; y += step) {
     const j = Math.floor(y);

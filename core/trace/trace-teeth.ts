@@ -1,3 +1,4 @@
+import { bevelStrips } from './bevel-strips';
 import { dropFloatingSpecks } from './floating-specks';
 import type { GreyPicture } from './grey-picture';
 import { lineCorners } from './line-corners';
@@ -65,8 +66,13 @@ function traceAt(picture: GreyPicture, wish: TraceWish, columns: number): TraceR
   if (!isRegular(whole.corners, rakers)) return { ok: false, code: 'no-tooth-line' };
   const rows = whole.corners.tips.map((tip) => onCurve(band, view.widthPx, tip.x) - tip.rise);
   if (rows.filter((row) => row < 1.5).length > 0.05 * rows.length) return { ok: false, code: 'cut-off' };
-  const measured = measureCorners(view, band, levels, whole.corners, (share) => report(0.4 + 0.55 * share));
-  const line = lineInMm(view, whole, measured, wish, notes);
+  const measured = measureCorners(view, band, levels, whole.corners, wish.rim ?? false, (share) =>
+    report(0.4 + 0.55 * share),
+  );
+  const noise = Math.max(0.5, levels.overNoise, levels.underNoise);
+  const strips = wish.bevels ? bevelStrips(view, measured, noise) : null;
+  const seen = strips ? measured.map((corner, i) => ({ ...corner, strips: strips[i] })) : measured;
+  const line = lineInMm(view, whole, seen, wish, notes);
   report(1);
   return line;
 }

@@ -13,6 +13,10 @@ export interface TraceWish extends LieWish {
   readonly heel?: 'left' | 'right';
   /** One repeat of cutters and rakers where the saw has rakers, such as CCR; a raker's two tips are then one tooth. */
   readonly pattern?: string;
+  /** Teeth may be filed askew: bevels are looked for. */
+  readonly bevels?: boolean;
+  /** The picture is a round blade's rim, laid out as a line. */
+  readonly rim?: boolean;
   /** Heard now and then with the share of the work that is done. */
   readonly report?: (share: number) => void;
 }

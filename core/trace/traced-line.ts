@@ -46,6 +46,12 @@ export interface PicturePlace {
   readonly y: number;
 }
 
+/** A bevel seen beside a flank: its width along the line and one standard error, 0 where none is; mm. */
+export interface TracedBevel {
+  readonly widthMm: number;
+  readonly errorMm: number;
+}
+
 export interface TracedErrors {
   readonly xMm: number;
   readonly yMm: number;
@@ -79,6 +85,8 @@ export interface TracedTooth {
   readonly looked?: 'kept' | 'moved' | 'added' | 'called';
   /** Of a raker: `xMm`, `yMm` are the middle of its tips; left out for any other tooth. */
   readonly raker?: TracedRaker;
+  /** Bevels of its face and its back as the light shows them; null where it does not, left out where nobody looked. */
+  readonly bevels?: { readonly face: TracedBevel | null; readonly back: TracedBevel | null };
   readonly tipPx: PicturePlace;
   /** The gullet on the toe side; null after the last tooth. */
   readonly gulletPx: PicturePlace | null;
@@ -122,6 +130,10 @@ export interface TracedLine {
   readonly notes: readonly TraceNote[];
   /** Where somebody said that no tooth is. */
   readonly removed?: readonly { readonly scan: number; readonly at: PicturePlace }[];
+  /** The side of the plate that the picture shows, seen from the handle. */
+  readonly sideSeen?: 'left' | 'right';
+  /** Of a round blade: the mean radius over its tips, and what its middle was found by. mm. */
+  readonly rim?: { readonly meanRadiusMm: number; readonly about: 'bore' | 'rim'; readonly centreErrorMm: number };
   /** Lie of the tooth line on the glass, degrees, clockwise. */
   readonly skewDeg: number;
 }

@@ -1,0 +1,49 @@
+import type { GreyPicture } from '../trace/grey-picture';
+import { greyAt, turnedView } from '../trace/grey-picture';
+import type { Camera } from './camera';
+import { projector } from './camera';
+import type { Place } from './homography';
+
+/** Places are projected this many pixels apart and drawn straight between: a lens bends far less over so little. */
+const LATTICE_PX = 8;
+
+/**
+ * What the camera saw, drawn anew on a grid whose pixel (i, j) lies at `benchAt(i, j)` of the bench, mm, `z` mm from
+ * it (negative over it). `benchAt` is smooth.
+ */
+export function drawGrid(
+  picture: GreyPicture,
+  camera: Camera,
+  size: { readonly widthPx: number; readonly heightPx: number },
+  benchAt: (i: number, j: number) => Place,
+  z: number,
+): GreyPicture {
+  const { widthPx, heightPx } = size;
+  const project = projector(camera);
+  const columns = Math.ceil(widthPx / LATTICE_PX) + 1;
+  const rows = Math.ceil(heightPx / LATTICE_PX) + 1;
+  const [us, vs] = [new Float64Array(columns * rows), new Float64Array(columns * rows)];
+  for (let j = 0; j < rows; j++)
+    for (let i = 0; i < columns; i++) {
+      const [x, y] = benchAt(i * LATTICE_PX, j * LATTICE_PX);
+      const [u, v] = project(x, y, z);
+      us[j * columns + i] = u;
+      vs[j * columns + i] = v;
+    }
+  const out = new Uint8Array(widthPx * heightPx);
+  const view = turnedView(picture, 0);
+  for (let j = 0; j < heightPx; j++) {
+    const row = Math.floor((j + 0.5) / LATTICE_PX);
+    const fy = (j + 0.5) / LATTICE_PX - row;
+    for (let i = 0; i < widthPx; i++) {
+      const column = Math.floor((i + 0.5) / LATTICE_PX);
+      const fx = (i + 0.5) / LATTICE_PX - column;
+      const at = row * columns + column;
+      const between = (values: Float64Array): number =>
+        (1 - fy) * ((1 - fx) * (values[at] as number) + fx * (values[at + 1] as number)) +
+        fy * ((1 - fx) * (values[at + columns] as number) + fx * (values[at + columns + 1] as number));
+      out[j * widthPx + i] = Math.round(greyAt(view, between(us), between(vs)));
+    }
+  }
+  return { widthPx, heightPx, grey: out };
+}
