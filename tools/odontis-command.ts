@@ -29,9 +29,10 @@ odontis plan FILE.csv --family back --filing rip --pitch "2.1 mm" --plate "0.6 m
                  [--points N | --teeth N in place of --pitch] [--wood dry-soft] [--joint DEPTH]
 odontis check FILE [the same options]  every fault of it, with its path
 odontis trace PICTURE [--dpi 600] [--family pull] [--heel left|right] [--pattern CCR] [--svg FILE] [--dxf FILE]
-                 [--plate "0.9 mm"] [--rulers 239.6x149.9]
+                 [--plate "0.9 mm"] [--rulers 239.6x149.9] [--round 250x30x50] [--along 3.63x5]
                  the teeth of a scanned or photographed tooth line (PNG, JPEG or TIFF), as JSON; a photograph is known
-                 by the measuring strips on it, --rulers are its sheet's two rulers as measured`;
+                 by the measuring strips on it, --rulers are its sheet's two rulers as measured; --round is a blade's diameter,
+                 bore and teeth, --along the pitch of a saw seen along its points and how far they stand over the strips`;
 
 /** Wrong input: lines for the error output, exit code 2. */
 class Faulty extends Error {
@@ -56,6 +57,8 @@ const OPTIONS = {
   points: { type: 'string' },
   teeth: { type: 'string' },
   plate: { type: 'string' },
+  round: { type: 'string' },
+  along: { type: 'string' },
   depth: { type: 'string' },
   wood: { type: 'string' },
   dpi: { type: 'string' },

@@ -3,14 +3,19 @@ import type { DirtyFindings } from '@odontis/core/reference/trace-truth';
 import type { PhotographFindings } from '@odontis/core/reference/random-photograph';
 import { tracedDirty } from '@odontis/core/reference/random-scan';
 import { photographedRandom, randomPhotograph } from '@odontis/core/reference/random-photograph';
+import { bladePhotograph, madeRim } from '@odontis/core/reference/made-blade-photograph';
+import { edgePhotograph } from '@odontis/core/reference/made-edge-photograph';
+import { bladeMeasured, edgeMeasured, randomBlade, randomEdge } from '@odontis/core/reference/random-round-and-edge';
 import { madePhotograph } from '@odontis/core/reference/made-photograph';
 import { seeCodes } from '@odontis/core/photograph/see-codes';
 import { readyForCodes } from './code-reader';
 import { endWith } from './say';
 
-/** So many dirty scans and photographs, the seeds from which they are made. */
+/** So many dirty scans, photographs of lines, of blades and along points, the seeds from which they are made. */
 const SCANS = Number(process.env['SCANS'] ?? 60);
 const PHOTOGRAPHS = Number(process.env['PHOTOGRAPHS'] ?? 12);
+const BLADES = Number(process.env['BLADES'] ?? 6);
+const EDGES = Number(process.env['EDGES'] ?? 6);
 const SEED = Number(process.env['SEED'] ?? 1);
 
 /** Made scenes with exact truth, many of them: what came of it goes into docs/tracing.md. */
@@ -49,6 +54,28 @@ async function scenes(): Promise<void> {
       `height ${worst((f) => f.heights).toFixed(3)} mm, rake ${worst((f) => f.rakeDeg).toFixed(2)} degrees, ` +
       `pitch ${(1e6 * worst((f) => f.pitchShare)).toFixed(0)} millionths, ${worst((f) => f.missed)} missed or invented`,
   );
+  for (let seed = SEED; seed < SEED + BLADES; seed++) {
+    const made = randomBlade(seed);
+    const picture = bladePhotograph(madeRim(made.blade), made.blade, made.scene, codeModules);
+    const found = bladeMeasured(made, picture, await seeCodes(picture));
+    console.log(
+      typeof found === 'string'
+        ? `blade ${seed}: ${found}`
+        : `blade ${seed}: ${found.teeth} teeth, ${found.missed} missed or invented, height ${found.heights.toFixed(3)} mm, ` +
+            `${found.over} over three stated errors, hook ${found.rakeDeg.toFixed(2)} degrees`,
+    );
+  }
+  for (let seed = SEED; seed < SEED + EDGES; seed++) {
+    const made = randomEdge(seed);
+    const picture = edgePhotograph(made.line, made.sets, made.scene, codeModules);
+    const found = edgeMeasured(made, picture, await seeCodes(picture));
+    console.log(
+      typeof found === 'string'
+        ? `along the points ${seed}: ${found}`
+        : `along the points ${seed}: ${found.teeth} teeth, ${found.wrongSides} on the wrong side, set ${found.setMm.toFixed(3)} mm, ` +
+            `left over right ${found.balanceMm.toFixed(3)} mm off, told to ${found.balanceErrorMm.toFixed(3)}`,
+    );
+  }
 }
 
 scenes().catch(endWith);

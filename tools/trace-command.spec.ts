@@ -48,6 +48,21 @@ describe('tracing on the command line', () => {
     rmSync(folder, { recursive: true, force: true });
   });
 
+  it('what is told of a blade or of a saw seen along its points is held to what it can be; a picture without strips gives neither', async () => {
+    for (const [args, says] of [
+      [['--round', '250x30'], '--round "250x30" is not such as 250x30x50'],
+      [['--round', '250x30x2'], 'is not such as'],
+      [['--along', '3.6'], '--along "3.6" is not such as 3.63x5'],
+      [['--along', '3.6x5'], 'Too few marks'],
+      [['--round', '250x30x50'], 'Too few marks'],
+    ] as const) {
+      const { code, lines } = await trace(at('untold.png'), ...args);
+      expect([code, lines.join(' ')])
+        .withContext(args.join(' '))
+        .toEqual([2, jasmine.stringContaining(says)]);
+    }
+  });
+
   it('a photograph is known by its strips: the same teeth, with what the strips gave; a sheet’s measured rulers scale it', async () => {
     const line = madeLine({ teeth: 40, pitchMm: 3.6286, rakeDeg: -12, unevenMm: 0.1 });
     const scene = { widthPx: 1300, heightPx: 520, focalPx: 975, heightMm: 185, strips: 1, tiltXDeg: 8, seed: 3 };

@@ -2,12 +2,23 @@ import { closeSync, openSync, readFileSync, readSync, writeFileSync } from 'node
 import sharp from 'sharp';
 import { traceDxf } from '@odontis/contract/trace-dxf';
 import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
+import { setsOf, summariseSets } from '@odontis/core/photograph/edge-readings';
+import type { SeenCode } from '@odontis/core/photograph/find-strips';
 import {
+  edgeWords,
   PHOTOGRAPH_FAULT_WORDS,
   PHOTOGRAPH_REFUSAL_WORDS,
   photographWords,
 } from '@odontis/core/photograph/photograph-words';
-import { mayBePhotograph, readPhotograph, showsStrips } from '@odontis/core/photograph/read-photograph';
+import { readEdge } from '@odontis/core/photograph/read-edge';
+import type { LaidGrid } from '@odontis/core/photograph/read-photograph';
+import { readPhotograph } from '@odontis/core/photograph/read-photograph';
+import { readRim } from '@odontis/core/photograph/read-rim';
+import type { PhotographWish } from '@odontis/core/photograph/see-marks';
+import { mayBePhotograph, showsStrips, USUAL_PLATE_MM } from '@odontis/core/photograph/see-marks';
+import { BLADE_TEETH } from '@odontis/core/saw/saw';
+import type { RimGrid } from '@odontis/core/trace/close-rim';
+import { closeRim } from '@odontis/core/trace/close-rim';
 import { seeCodes } from '@odontis/core/photograph/see-codes';
 import type { PictureHeader } from '@odontis/core/trace/picture-header';
 import { pictureHeader } from '@odontis/core/trace/picture-header';
@@ -34,6 +45,9 @@ export interface TraceOptions {
   /** Of a photograph: the plate's thickness, mm, and the sheet's two rulers as measured. */
   readonly plate?: string;
   readonly rulers?: string;
+  /** Of a round blade: diameter and bore, mm, and its teeth; of a saw seen along its points: its pitch and how far they stand over the strips, mm. */
+  readonly round?: string;
+  readonly along?: string;
 }
 
 /** Bytes read for a picture's size and resolution; a TIFF tells them at its end. */
@@ -80,26 +94,96 @@ interface Laid {
   readonly scale: Pick<TraceWish, 'mmPerPx' | 'scaleError' | 'placeErrorMm' | 'teethPoint'>;
   readonly tells: object;
   readonly refusals: Readonly<Record<TraceRefusal, string>>;
+  /** Of a round blade: how its rim was laid out. */
+  readonly rim?: RimGrid;
+}
+
+/** What is told of a photograph. */
+const knownOf = (options: TraceOptions): PhotographWish => ({
+  ...(options.plate && { plateMm: plateOf(options.plate) }),
+  ...(options.rulers && { printed: printedOf(options.rulers) }),
+});
+
+async function codesIn(picture: GreyPicture): Promise<SeenCode[]> {
+  if (!mayBePhotograph(picture)) return [];
+  await readyForCodes();
+  return seeCodes(picture);
+}
+
+/** Numbers between crosses, such as 250x30x50, each within its own bounds. */
+function crossed(option: string, text: string, bounds: readonly (readonly [number, number])[], like: string): number[] {
+  const numbers = text.split('x').map(Number);
+  const fits = bounds.every(([least, most], i) => (numbers[i] ?? NaN) >= least && (numbers[i] ?? NaN) <= most);
+  if (numbers.length !== bounds.length || !fits) throw new Error(`--${option} "${text}" is not such as ${like}.`);
+  return numbers;
+}
+
+/** A photograph of a round blade among its round strips, its rim laid out. */
+async function rimOf(picture: GreyPicture, name: string, round: string, options: TraceOptions): Promise<Laid> {
+  const [diameterMm, boreMm, teeth] = crossed(
+    'round',
+    round,
+    [
+      [50, 2000],
+      [3, 200],
+      [BLADE_TEETH.least, BLADE_TEETH.most],
+    ],
+    '250x30x50: diameter and bore in mm, and teeth',
+  ) as [number, number, number];
+  const wish = { ...knownOf(options), round: { diameterMm, boreMm, teeth } };
+  const read = readRim(picture, await codesIn(picture), wish);
+  if (!read.ok) throw new Error(`${name}: ${{ ...PHOTOGRAPH_REFUSAL_WORDS, ...PHOTOGRAPH_FAULT_WORDS }[read.code]}`);
+  return { ...laidOf(read), rim: read.rim };
+}
+
+/** A photograph along the points: set and lean of every tooth. */
+async function setsIn(picture: GreyPicture, name: string, along: string, options: TraceOptions): Promise<object> {
+  const [pitchMm, overMm] = crossed(
+    'along',
+    along,
+    [
+      [0.5, 60],
+      [0.5, 60],
+    ],
+    '3.63x5: pitch, and the points over the strips, mm',
+  ) as [number, number];
+  const known = knownOf(options);
+  const read = readEdge(picture, await codesIn(picture), { ...known, edge: { pitchMm, overMm } });
+  if (!read.ok) throw new Error(`${name}: ${PHOTOGRAPH_FAULT_WORDS[read.code]}`);
+  const plateMm = known.plateMm ?? USUAL_PLATE_MM;
+  const heel = options.heel === 'right' ? 'right' : 'left';
+  const teeth = setsOf(read.teeth, 1, heel);
+  return {
+    format: 'odontis-set',
+    version: 1,
+    units: 'mm',
+    picture: { photograph: { ...read.facts, mmPerPx: read.mmPerPx, says: [edgeWords(read, plateMm)] } },
+    summary: summariseSets(teeth, plateMm, read.sideErrorMm),
+    teeth,
+  };
 }
 
 /** A picture that says no resolution is a photograph where it shows measuring strips. */
 async function photographOf(picture: GreyPicture, name: string, options: TraceOptions): Promise<Laid | null> {
-  if (!mayBePhotograph(picture)) return null;
-  await readyForCodes();
-  const codes = await seeCodes(picture);
+  const codes = await codesIn(picture);
   if (!showsStrips(codes)) return null;
-  const read = readPhotograph(picture, codes, {
-    ...(options.plate && { plateMm: plateOf(options.plate) }),
-    ...(options.rulers && { printed: printedOf(options.rulers) }),
-  });
+  const read = readPhotograph(picture, codes, knownOf(options));
   if (!read.ok) throw new Error(`${name}: ${PHOTOGRAPH_FAULT_WORDS[read.code]}`);
+  return laidOf(read);
+}
+
+function laidOf(read: LaidGrid): Laid {
   const { picture: laid, mmPerPx, scaleError, placeErrorMm, facts } = read;
-  const { seen, warnings } = photographWords(facts, 0);
+  const { seen, warnings } = photographWords(read, 0);
   return {
     picture: laid,
     // On the grid the strips are over the points.
     scale: { mmPerPx, scaleError, placeErrorMm, teethPoint: 'up' },
-    tells: { widthPx: laid.widthPx, heightPx: laid.heightPx, photograph: { ...facts, says: [seen, ...warnings] } },
+    tells: {
+      widthPx: laid.widthPx,
+      heightPx: laid.heightPx,
+      photograph: { ...facts, mmPerPx, says: [seen, ...warnings] },
+    },
     refusals: PHOTOGRAPH_REFUSAL_WORDS,
   };
 }
@@ -125,6 +209,7 @@ async function laidPicture(where: string, name: string, options: TraceOptions, h
   if (dpi !== null && !(dpi >= 50 && dpi <= 10_000))
     throw new Error(`--dpi "${options.dpi}" is no resolution between 50 and 10000.`);
   const picture = await greyOf(where, name);
+  if (options.round) return rimOf(picture, name, options.round, options);
   if (dpi !== null) {
     const { widthPx, heightPx } = header;
     return { picture, scale: scaleFromDpi(dpi), tells: { widthPx, heightPx, dpi }, refusals: REFUSAL_WORDS };
@@ -160,13 +245,16 @@ export async function traceCommand(where: string, name: string, options: TraceOp
   const heel = options.heel;
   if (heel !== undefined && heel !== 'left' && heel !== 'right')
     throw new Error('--heel is left or right, as the teeth point up.');
-  const { picture, scale, tells, refusals } = await laidPicture(where, name, options, header);
-  const traced = traceTeeth(picture, {
+  if (options.along) return setsIn(await greyOf(where, name), name, options.along, options);
+  const { picture, scale, tells, refusals, rim } = await laidPicture(where, name, options, header);
+  const found = traceTeeth(picture, {
     ...scale,
     cuts: family === 'pull' ? 'pull' : 'push',
     ...(heel && { heel }),
     ...(pattern && { pattern }),
+    ...(rim && ({ rim: true, heel: 'left', cuts: 'push' } as const)),
   });
+  const traced = rim && found.ok ? { ...closeRim(found, rim), ok: true as const } : found;
   if (!traced.ok) throw new Error(`${name}: ${refusals[traced.code]}`);
   if (options.svg) writeFileSync(options.svg, traceSvg(traced));
   if (options.dxf) writeFileSync(options.dxf, traceDxf(traced));

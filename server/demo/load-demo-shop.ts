@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
+import sharp from 'sharp';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
@@ -30,6 +31,8 @@ import { measuredAfter, measuredBefore } from './measure-demo';
 import type { OtherVisit } from './other-saws';
 import { linesOfOrder } from '@odontis/core/work/lines-of-order';
 import { OTHER_VISITS, otherSaw } from './other-saws';
+import type { PictureKind } from './pictured';
+import { PICTURE_CAPTIONS, pictureBytes, readPictured } from './pictured';
 import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
 import { seeded } from './worn-line';
@@ -58,6 +61,9 @@ const QUEUE: readonly (readonly [Stage, number, (readonly [Waits, string])?])[] 
   ['measure', 11],
 ];
 
+/** Saws that stand in the shop now and were measured from pictures: hand and back saws by their number. */
+const PICTURED: Readonly<Record<number, readonly PictureKind[]>> = { 10: ['photograph', 'edge'], 13: ['scan'] };
+
 interface Visit extends Pick<CameIn, 'wear' | 'band' | 'blade'> {
   readonly stage: Stage;
   readonly opened: DateTime;
@@ -68,6 +74,7 @@ interface Visit extends Pick<CameIn, 'wear' | 'band' | 'blade'> {
   readonly complaint: string;
   readonly waits?: readonly [Waits, string];
   readonly rakerTip?: RakerTip;
+  readonly pictured?: readonly PictureKind[];
 }
 
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
@@ -135,6 +142,7 @@ class DemoLoader {
   /** A saw of another family: now and then an earlier visit, then what it is here for now, or was refused for. */
   private otherHistory(saw: SawRow, n: number, other: OtherVisit, here: boolean): void {
     const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip, band, blade } = other;
+    const { pictured } = other;
     const said = {
       complaint,
       hardened,
@@ -152,7 +160,11 @@ class DemoLoader {
     if (!here) return;
     const opened = this.today.minus({ days: stage === 'declined' ? 3 - other.days : 3 }).plus({ hours: 9, minutes: n });
     const promised = stage === 'declined' ? opened : this.today.plus({ days: other.days });
-    const visit: Visit = { ...said, marks: [...marks], stage, opened, promised, ...(waits && { waits }) };
+    const visit: Visit = {
+      ...{ ...said, marks: [...marks], stage, opened, promised },
+      ...(waits && { waits }),
+      ...(pictured && { pictured }),
+    };
     this.planned.push({ saw, n, visit, salt: n });
   }
 
@@ -176,7 +188,9 @@ class DemoLoader {
     if (!queued || refusal) return;
     const [stage, days, waits] = queued;
     const opened = this.today.minus({ days: 4 }).plus({ hours: 9, minutes: n });
-    come({ ...this.told(), stage, promised: this.today.plus({ days }), opened, ...(waits && { waits }) }, n);
+    const pictured = PICTURED[n];
+    const promised = this.today.plus({ days });
+    come({ ...this.told(), stage, promised, opened, ...(waits && { waits }), ...(pictured && { pictured }) }, n);
   }
 
   private told(): Pick<Visit, 'marks' | 'hardened' | 'complaint'> {
@@ -241,11 +255,15 @@ class DemoLoader {
     );
     if (stage === 'declined') return;
     const facts = toSaw(saw);
-    // A hand or back saw that waits to be measured has no reading yet.
+    if (visit.pictured) {
+      await this.measuring(ticket.id, 'before', readPictured(visit.pictured), by, opened);
+      await this.keepPictures(ticket.id, visit.pictured, by, opened);
+    }
+    // A hand or back saw that waits to be measured has no reading yet, or a picture's.
     if (stage === 'measure' && isStraight(facts)) return;
     const came = { ...visit, hard: salt % 3 !== 2, brokenAt: n === 1 ? 31 : undefined };
     const measured = measuredBefore(facts, came, this.random);
-    if (measured) await this.measuring(ticket.id, 'before', measured.readings, by, opened);
+    if (measured && !visit.pictured) await this.measuring(ticket.id, 'before', measured.readings, by, opened);
     if (stage === 'plan' || stage === 'measure') return;
     await this.work(ticket.id, facts, visit, measured?.teeth ?? [], by);
   }
@@ -312,6 +330,30 @@ class DemoLoader {
         },
         { transaction },
       );
+  }
+
+  private async keepPictures(
+    ticketId: number,
+    kinds: readonly PictureKind[],
+    takenBy: number,
+    at: DateTime,
+  ): Promise<void> {
+    for (const kind of kinds) {
+      const bytes = pictureBytes(kind);
+      const { width, height } = await sharp(bytes).metadata();
+      await this.db.models.Photograph.create(
+        {
+          ticketId,
+          caption: PICTURE_CAPTIONS[kind],
+          bytes,
+          widthPx: width,
+          heightPx: height,
+          takenBy,
+          takenAt: at.toJSDate(),
+        },
+        { transaction: this.transaction },
+      );
+    }
   }
 
   private paceOf(person: number): number {

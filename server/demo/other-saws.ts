@@ -5,6 +5,7 @@ import type { Stage, Waits } from '@odontis/contract/ticket';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { BandWear } from './demo-band';
 import type { BladeWear } from './demo-blade';
+import type { PictureKind } from './pictured';
 import type { CrosscutWear } from './demo-crosscut';
 
 /** An ordinary saw of a family other than hand and back, sized a little differently. */
@@ -37,6 +38,8 @@ export interface OtherVisit {
   /** Of a band: how it stands. */
   readonly band?: BandWear;
   readonly blade?: BladeWear;
+  /** Measured from such pictures. */
+  readonly pictured?: readonly PictureKind[];
 }
 
 const at = (kind: PlateMark['kind'], along: number, more: Partial<PlateMark> = {}): PlateMark => ({
@@ -130,6 +133,7 @@ export const OTHER_VISITS: readonly OtherVisit[] = [
     stage: 'measure',
     days: 5,
     complaint: 'Smokes in maple.',
+    pictured: ['blade'],
     marks: [at('burn', 0.15)],
     waits: ['customer', 'no speed to be read: which machine is it for?'],
   },

@@ -124,7 +124,11 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'POST /tickets/:id/handover': { does: 'Hands a saw back.', takes: handover, gives: dossier },
   'GET /tickets/:id/tag.pdf': { does: 'A tag.', gives: PDF },
   'GET /tags.pdf': { does: 'Tags, ten to a sheet.', asks: ['tickets', 'skip'], gives: PDF },
-  'GET /measuring-sheet.pdf': { does: 'Measuring strips to be cut out.', asks: ['paper', 'kind', 'sheet'], gives: PDF },
+  'GET /measuring-sheet.pdf': {
+    does: 'Measuring strips to be cut out.',
+    asks: ['paper', 'kind', 'sheet', 'diameter'],
+    gives: PDF,
+  },
   'GET /tickets/:id/quote.pdf': { does: 'The quote of a visit.', gives: PDF },
   'GET /tickets/:id/report.pdf': { does: 'The customer’s report.', gives: PDF },
   'POST /tickets/:id/photographs': {

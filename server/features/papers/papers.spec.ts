@@ -47,6 +47,7 @@ describe('what is printed', () => {
       ['paper=a4', 'a4', 297],
       ['paper=letter&sheet=2', 'letter', 279.4],
       ['kind=short', 'short', 297],
+      ['kind=round&diameter=184&sheet=2', 'round 184', 297],
     ] as const) {
       const answer = await shop.send('get', `/api/measuring-sheet.pdf?${query}`);
       expect(answer.status).toBe(200);
@@ -58,7 +59,8 @@ describe('what is printed', () => {
       const mmPerPx = 25.4 / PDF_DOTS_PER_INCH;
       expect(picture.widthPx * mmPerPx).toBeCloseTo(widthMm, 0);
       const strips = findStrips(picture, await seeCodes(picture), (place) => place);
-      expect(strips.map(({ strip }) => strip.paper)).toEqual([paper, paper, paper, paper]);
+      expect(new Set(strips.map(({ strip }) => strip.paper))).toEqual(new Set([paper]));
+      expect(strips.length).toBe(query.includes('round') ? 1 : 4);
       for (const { strip, dots, printed } of strips) {
         expect(dots.length).withContext(`${query}: ${strip.name.place} ${strip.name.number}`).toBe(strip.dots.length);
         const [first, last] = [dots[0], dots[dots.length - 1]];
@@ -69,6 +71,14 @@ describe('what is printed', () => {
     }
     const wrong = await shop.send('get', '/api/measuring-sheet.pdf?sheet=9');
     expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([400, jasmine.stringContaining('from 1 to 3')]);
+    for (const [query, says] of [
+      ['kind=round', 'diameter'],
+      ['kind=round&diameter=20', '80 to 650'],
+      ['kind=round&diameter=184&sheet=3', 'from 1 to 2'],
+    ]) {
+      const refused = await shop.send('get', `/api/measuring-sheet.pdf?${query}`);
+      expect([refused.status, JSON.stringify(refused.body)]).toEqual([400, jasmine.stringContaining(says as string)]);
+    }
   });
 
   it('is made beside the server’s loop, which goes on turning meanwhile', async () => {
