@@ -144,7 +144,7 @@ test('a two-edged pull saw is scanned edge by edge: what is taken is of the edge
   const line = madeLine({ teeth: 24, pitchMm, rakeDeg: -5, unevenMm: 0.03 });
   await openMeasure('two-edged');
   await page.getByRole('radio', { name: 'From a picture' }).click();
-  await page.getByRole('radiogroup', { name: 'Which edge the scan shows' }).getByText('rip edge').click();
+  await page.getByRole('radiogroup', { name: 'Which edge the picture shows' }).getByText('rip edge').click();
   await openScan(scanFile('rip.png', line, { dpi: 1200 }));
   await expect(button('Take these 24 teeth')).toBeVisible({ timeout: 30_000 });
   // Its own pitch is the one that is held against the picture.
@@ -221,7 +221,7 @@ test('angles: a file seated in unworn gullets, points by eye, and teeth off thei
   await expect(button(/tooth 3: point right, leans left/)).toBeVisible();
   await expect(page.getByRole('img', { name: /1 leaning off their point/ })).toBeVisible();
   await closeSession('block and card');
-  const session = (await dossier('hand')).sessions[0];
+  const session = (await dossier('hand')).sessions.at(-1);
   expect(session?.note).toBe('block and card');
   const seated = of(session, 'angles').filter((r) => r.gauge === 'file');
   expect(seated.map((r) => [r.place, (r.value as Finding).turnDeg, r.setAside])).toEqual([

@@ -1,8 +1,7 @@
 import type { Glimpse } from '@odontis/core/photograph/glimpse';
-import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
 import type { TraceWish } from '@odontis/core/trace/trace-teeth';
 import type { TraceResult } from '@odontis/core/trace/traced-line';
-import type { Opened, ScanAnswer, ScanWanted, TileWanted } from './scan-protocol';
+import type { Opened, PictureWish, ScanAnswer, ScanWanted, TileWanted } from './scan-protocol';
 
 type Answer<Is extends ScanAnswer['is']> = Extract<ScanAnswer, { is: Is }>;
 /** Without its id, each kind of wish for itself. */
@@ -32,7 +31,7 @@ export class ScanClient {
     this.worker.addEventListener('error', (event) => this.end(event.message));
   }
 
-  open(file: Blob, progress: (share: number) => void, wish: PhotographWish = {}): Promise<Opened> {
+  open(file: Blob, progress: (share: number) => void, wish: PictureWish = {}): Promise<Opened> {
     return this.ask<'opened'>({ do: 'open', file, wish }, progress).then((a) => a.opened);
   }
 
@@ -47,6 +46,11 @@ export class ScanClient {
 
   tile(tile: TileWanted): Promise<ImageBitmap | null> {
     return this.ask<'tile'>({ do: 'tile', tile }).then((a) => a.bitmap);
+  }
+
+  /** The picture as it is shown, made small, to be kept beside what was measured from it; null where none is open. */
+  keep(longestPx: number): Promise<Blob | null> {
+    return this.ask<'kept'>({ do: 'keep', longestPx }).then((a) => a.jpeg);
   }
 
   end(why = 'stopped'): void {

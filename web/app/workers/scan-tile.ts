@@ -23,3 +23,26 @@ export function tilePixels(picture: GreyPicture, { level, column, row }: TileWan
   }
   return image;
 }
+
+const JPEG_QUALITY = 0.82;
+
+/** The picture no longer than so many px, every pixel the mean of those it stands for, as a JPEG. */
+export function smallJpeg(picture: GreyPicture, longestPx: number): Promise<Blob> {
+  const { widthPx, heightPx, grey } = picture;
+  const block = Math.max(1, Math.max(widthPx, heightPx) / longestPx);
+  const [width, height] = [Math.max(1, Math.floor(widthPx / block)), Math.max(1, Math.floor(heightPx / block))];
+  const image = new ImageData(width, height);
+  for (let y = 0, to = 0; y < height; y++) {
+    const [top, bottom] = [Math.floor(y * block), Math.max(Math.floor(y * block) + 1, Math.floor((y + 1) * block))];
+    for (let x = 0; x < width; x++, to += 4) {
+      const [left, right] = [Math.floor(x * block), Math.max(Math.floor(x * block) + 1, Math.floor((x + 1) * block))];
+      let sum = 0;
+      for (let j = top; j < bottom; j++) for (let i = left; i < right; i++) sum += grey[j * widthPx + i] as number;
+      image.data.fill(sum / ((bottom - top) * (right - left)), to, to + 3);
+      image.data[to + 3] = 255;
+    }
+  }
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext('2d')?.putImageData(image, 0, 0);
+  return canvas.convertToBlob({ type: 'image/jpeg', quality: JPEG_QUALITY });
+}

@@ -3,7 +3,7 @@ import { madeRakerLine } from '@odontis/core/reference/made-raker-line';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { bandDossier } from '../../../testing/other-dossier';
-import { lengthsOfTrace } from './lengths-of-trace';
+import { lengthsOfTrace } from '@odontis/contract/lengths-of-trace';
 
 describe('readings of one way in another', () => {
   it('a trace of a band gives its gullets and heights as readings by scan', () => {

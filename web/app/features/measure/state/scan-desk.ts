@@ -4,31 +4,24 @@ import type { Cut } from '@odontis/core/saw/families';
 import type { TraceEdit } from '@odontis/core/trace/edit-trace';
 import { editTrace, withLooks } from '@odontis/core/trace/edit-trace';
 import { JOIN_WORDS, joinTraces, LEAST_OVERLAP } from '@odontis/core/trace/join-traces';
-import { believableDpi, pictureFaultWords } from '@odontis/core/trace/picture-faults';
-import type { PictureHeader } from '@odontis/core/trace/picture-header';
+import { believableDpi } from '@odontis/core/trace/picture-faults';
 import type { PictureScale } from '@odontis/core/trace/scale';
 import { patternFromHeel } from '@odontis/core/trace/raker-pattern';
-import {
-  PHOTOGRAPH_FAULT_WORDS,
-  PHOTOGRAPH_REFUSAL_WORDS,
-  photographWords,
-} from '@odontis/core/photograph/photograph-words';
-import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
+import { PHOTOGRAPH_REFUSAL_WORDS, photographWords } from '@odontis/core/photograph/photograph-words';
 import { sharedTeeth } from '@odontis/core/photograph/shared-teeth';
 import { scaleFault, scaleFromDpi, scaleFromLength } from '@odontis/core/trace/scale';
 import type { PicturePlace, TracedLine, TracedTooth } from '@odontis/core/trace/traced-line';
 import { TOOTH_DOUBTS } from '@odontis/core/trace/traced-line';
 import { REFUSAL_WORDS, scaleFaultWords } from '@odontis/core/trace/trace-words';
 import type { TraceWish } from '@odontis/core/trace/trace-teeth';
-import type { LaidPhotograph, Opened } from '../../../workers/scan-protocol';
-import { isPhotographFault } from '../../../workers/scan-protocol';
+import { fleamSeen, turnsOfTrace } from '@odontis/core/trace/turns-of-trace';
+import type { LaidPhotograph, PictureWish } from '../../../workers/scan-protocol';
 import { ScanClient, ScanStopped } from '../../../workers/scan-client';
+import { faultWords } from './picture-words';
+import type { ShownPicture } from './shown-picture';
 
 /** One picture on the desk. */
-export interface Scan {
-  readonly name: string;
-  readonly client: ScanClient;
-  readonly header: PictureHeader;
+export interface Scan extends ShownPicture {
   readonly scale: PictureScale | null;
   /** What the strips of a photograph gave; null for a scan. */
   readonly photograph: LaidPhotograph | null;
@@ -47,7 +40,9 @@ interface ScanState {
   /** One repeat of cutters and rakers; empty for a saw without rakers. */
   readonly pattern: string;
   /** What photographs are laid by: the plate's thickness, and what the shop's printer makes of a millimetre. */
-  readonly laying: PhotographWish;
+  readonly laying: PictureWish;
+  /** Of teeth filed askew: how thick the plate is under their bevels, mm, and whether each is filed alone; null where none are looked for. */
+  readonly bevels: { readonly plateMm: number; readonly alone: boolean } | null;
   readonly scans: readonly Scan[];
   readonly shown: number;
   readonly busy: ScanBusy;
@@ -68,10 +63,7 @@ const NOTHING = {
   refusal: '',
   lie: {},
 } satisfies Partial<ScanState>;
-const initial: ScanState = { ...NOTHING, pitchMm: 0, cuts: 'push', pattern: '', laying: {}, busy: null };
-
-const faultWords = (fault: Extract<Opened, { ok: false }>, name: string): string =>
-  isPhotographFault(fault) ? PHOTOGRAPH_FAULT_WORDS[fault.code] : pictureFaultWords(fault.code, name, fault.header);
+const initial: ScanState = { ...NOTHING, pitchMm: 0, cuts: 'push', pattern: '', laying: {}, bevels: null, busy: null };
 
 /**
  * Scans on the measuring desk: opened and traced in workers, joined, corrected by hand with undo.
@@ -81,13 +73,18 @@ export const ScanDesk = signalStore(
   withState(initial),
   // A picture that is being read has no place among the scans yet: it can only be let go.
   withProps(() => ({ opening: { client: null as ScanClient | null } })),
-  withComputed(({ scans, shown, past, future, line, pitchMm, pattern }) => ({
+  withComputed(({ scans, shown, past, future, line, pitchMm, pattern, bevels }) => ({
+    /** The turns of the gullets that the bevels' light shows. */
+    turns: computed(() => {
+      const [traced, of] = [line(), bevels()];
+      return traced && of ? turnsOfTrace(traced, of.plateMm, of.alone) : [];
+    }),
     /** What the line's lengths are read with: as finely as the least of its pictures tells. */
     gauge: computed(() => (scans().some((scan) => scan.photograph) ? ('photograph' as const) : ('scan' as const))),
     /** What a photograph shows and lacks, said before its numbers; null for a scan. */
     ofPhotograph: computed(() => {
-      const facts = scans()[shown()]?.photograph?.facts;
-      return facts ? photographWords(facts, pitchMm()) : null;
+      const laid = scans()[shown()]?.photograph;
+      return laid ? photographWords(laid, pitchMm()) : null;
     }),
     scan: computed(() => scans()[shown()] ?? null),
     canUndo: computed(() => past().length > 0),
@@ -112,6 +109,7 @@ export const ScanDesk = signalStore(
       return (line()?.teeth.filter(open) ?? []).sort((a, b) => rank(a) - rank(b) || a.tooth - b.tooth);
     }),
   })),
+  withComputed(({ turns }) => ({ fleam: computed(() => fleamSeen(turns())) })),
   withMethods((desk) => {
     const refuse = (refusal: string): void => patchState(desk, { refusal });
     const replace = (index: number, change: Partial<Scan>): void =>
@@ -127,11 +125,9 @@ export const ScanDesk = signalStore(
     /** How many teeth a photograph shares with the one before it, by the strips on both. */
     const byMarks = (index: number): number | undefined => {
       const [first, second] = [desk.scans()[index - 1], desk.scans()[index]];
-      if (!first?.line || !second?.line || !first.photograph || !second.photograph) return undefined;
-      const shared = sharedTeeth(
-        { line: first.line, bench: first.photograph.bench },
-        { line: second.line, bench: second.photograph.bench },
-      );
+      const [firstBench, secondBench] = [first?.photograph?.bench, second?.photograph?.bench];
+      if (!first?.line || !second?.line || !firstBench || !secondBench) return undefined;
+      const shared = sharedTeeth({ line: first.line, bench: firstBench }, { line: second.line, bench: secondBench });
       return shared !== null && shared >= LEAST_OVERLAP ? shared : undefined;
     };
 
@@ -163,6 +159,7 @@ export const ScanDesk = signalStore(
           ...scan.scale,
           placeErrorMm,
           cuts: desk.cuts(),
+          bevels: desk.bevels() !== null,
           ...(pattern && { pattern }),
           ...up,
           ...desk.lie(),
@@ -191,7 +188,8 @@ export const ScanDesk = signalStore(
       edit,
       clear,
       /** The saw whose line is on the picture. */
-      startFrom: (saw: Pick<ScanState, 'pitchMm' | 'cuts' | 'pattern' | 'laying'>): void => patchState(desk, saw),
+      startFrom: (saw: Pick<ScanState, 'pitchMm' | 'cuts' | 'pattern' | 'laying' | 'bevels'>): void =>
+        patchState(desk, saw),
       select: (selected: number): void => patchState(desk, { selected }),
       show: (shown: number): void => patchState(desk, { shown }),
 

@@ -34,10 +34,13 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
   const perTooth = teeth.length > 1 ? stepPx(teeth) * view.k : 0;
   const frame = line.frames[scan];
   c.lineJoin = 'round';
-  for (const [width, colour] of [
-    [4, palette.paper],
-    [1.6, palette.ink],
-  ] as const) {
+  // Of a rim only the points are drawn: each tooth's picture lies on a grid of its own.
+  for (const [width, colour] of line.rim
+    ? []
+    : ([
+        [4, palette.paper],
+        [1.6, palette.ink],
+      ] as const)) {
     c.beginPath();
     let open = false;
     seen.forEach((t, i) => {
@@ -65,6 +68,20 @@ export function drawTrace(view: TraceView, line: TracedLine, scan: number, selec
     if (t.tooth === selected) ring(c, x, y, palette.brass);
     if (perTooth >= NUMBERED_FROM_PX || t.tooth === selected) number(view, t, x, y);
   }
+}
+
+/** Places marked one by one, with what stands beside them where there is room. */
+export function drawPoints(view: TraceView, points: readonly (PicturePlace & { readonly says: string })[]): void {
+  const { context: c, palette } = view;
+  const [first, last] = [points[0], points[points.length - 1]];
+  if (!first || !last) return;
+  const step = (Math.abs(last.x - first.x) / Math.max(1, points.length - 1)) * view.k;
+  points.forEach(({ x, y, says }) => {
+    const [px, py] = [view.k * x + view.x, view.k * y + view.y];
+    if (px < -60 || px > view.width + 60) return;
+    dot(c, px, py, 3, palette.ink, palette.paper);
+    if (step >= NUMBERED_FROM_PX) label(c, says, px, py);
+  });
 }
 
 /** A place of the line, mm, on its scan: the scan's own turn and scale undone. */
@@ -124,12 +141,15 @@ function doubtMark({ context: c, palette }: TraceView, t: TracedTooth, x: number
 /** A scan is as bright by night as by day: figures on it keep their own colours on either sheet. */
 const [FIGURE, HALO] = ['#1c1c22', '#ffffff'];
 
-function number({ context: c }: TraceView, t: TracedTooth, x: number, y: number): void {
+const number = ({ context }: TraceView, t: TracedTooth, x: number, y: number): void =>
+  label(context, String(t.tooth), x, y);
+
+function label(c: CanvasRenderingContext2D, says: string, x: number, y: number): void {
   c.font = "600 12px 'IBM Plex Sans'";
   c.textAlign = 'center';
   c.lineWidth = 4;
   c.strokeStyle = HALO;
-  c.strokeText(String(t.tooth), x, y - 28);
+  c.strokeText(says, x, y - 28);
   c.fillStyle = FIGURE;
-  c.fillText(String(t.tooth), x, y - 28);
+  c.fillText(says, x, y - 28);
 }

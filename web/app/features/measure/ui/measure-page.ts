@@ -15,7 +15,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import { teethOf } from '@odontis/core/saw/saw';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { lineOf } from '@odontis/core/evidence/line-of';
-import { edgesOf, firstLineOf, isGauged, lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
+import { edgesOf, firstLineOf, isGauged, isRound, lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
 import { measuredOf } from '@odontis/contract/measured-saw';
 import {
@@ -40,16 +40,24 @@ import { offerFile } from '../../../shared/ui/offer-file';
 import { Notice } from '../../../shared/ui/notice';
 import { anglesOfTrace } from '@odontis/core/trace/angles-of-trace';
 import { GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
-import { lengthsOfTrace } from '../data/lengths-of-trace';
+import { lengthsOfTrace } from '@odontis/contract/lengths-of-trace';
 import { ScanDesk } from '../state/scan-desk';
 import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
 import { AngleKeeper } from '../state/angle-keeper';
 import { AngleDesk } from './angle-desk';
 import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
-import { ScanPanel } from './scan-panel';
+import { PictureWays } from './picture-ways';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
-import type { PhotographWish } from '@odontis/core/photograph/read-photograph';
+import type { PictureWish } from '../../../workers/scan-protocol';
+import { filedAlone } from '@odontis/core/evidence/angle-finding';
+import { teethOfPart } from '@odontis/core/evidence/quantities';
+import type { ToothSet } from '@odontis/core/photograph/edge-readings';
+import { median } from '@odontis/core/units/median';
+import { PictureKeeper } from '../state/picture-keeper';
+import type { ShownPicture } from '../state/shown-picture';
+import { setsAsReadings } from '@odontis/contract/sets-as-readings';
+import { EdgeDesk } from '../state/edge-desk';
 import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
@@ -66,11 +74,11 @@ import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
     AngleDesk,
     GaugeDesk,
     ReadingDesk,
-    ScanPanel,
+    PictureWays,
     Conflict,
     Notice,
   ],
-  providers: [EvidenceDesk, LineDesk, ScanDesk, GaugeKeeper, AngleKeeper],
+  providers: [EvidenceDesk, LineDesk, ScanDesk, EdgeDesk, GaugeKeeper, AngleKeeper, PictureKeeper],
   templateUrl: './measure-page.html',
   styles: `
     .row {
@@ -108,6 +116,8 @@ export class MeasurePage {
   protected readonly speech = inject(Speech);
   private readonly router = inject(Router);
   private readonly scans = inject(ScanDesk);
+  private readonly along = inject(EdgeDesk);
+  private readonly pictures = inject(PictureKeeper);
   private readonly gauging = inject(GaugeKeeper);
   private readonly angles = inject(AngleKeeper);
   private leaving = false;
@@ -129,14 +139,26 @@ export class MeasurePage {
     if (!saw || edgesOf(saw).length === 0) return null;
     return part === 'rip' || part === 'crosscut' ? part : firstLineOf(saw);
   });
-  /** Edges a scan can be of, where there are two. */
-  protected readonly scanned = computed((): readonly Filing[] => {
+  /** A round blade, or a set of them: a picture shows its rim among round strips. */
+  protected readonly round = computed(() => {
     const saw = this.evidence.dossier()?.saw;
-    const edges = saw ? softEdgesOf(saw) : [];
-    return edges.length > 1 ? edges : [];
+    return !!saw && isRound(saw);
   });
-  protected chooseEdge(edge: Filing): void {
-    this.gauging.choosePart(edge);
+  /** Edges or blades a picture can be of, where there are several. */
+  protected readonly scanned = computed((): readonly string[] => {
+    const saw = this.evidence.dossier()?.saw;
+    if (!saw) return [];
+    const parts: readonly string[] =
+      saw.family === 'dado' ? saw.parts.filter((p) => p.kind === 'outer').map((p) => p.id) : softEdgesOf(saw);
+    return parts.length > 1 ? parts : [];
+  });
+  protected readonly scannedPart = computed((): string | null => {
+    const [parts, chosen] = [this.scanned(), this.gauging.part()];
+    if (!this.round()) return this.edge();
+    return parts.find((part) => part === chosen) ?? parts[0] ?? null;
+  });
+  protected choosePart(part: string): void {
+    this.gauging.choosePart(part);
   }
   /** What was gauged so far, in a sentence. */
   protected readonly gaugedSays = computed(() => {
@@ -175,10 +197,6 @@ export class MeasurePage {
       : null;
   });
   protected readonly gaugedTeeth = computed(() => this.gauged()?.heightsRead ?? 0);
-  /** A scanner shows a tooth line laid straight: no round blade. */
-  protected readonly scannable = computed(
-    () => !['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''),
-  );
   protected readonly editable = computed(() =>
     ['measure', 'plan'].includes(this.evidence.dossier()?.ticket.stage ?? ''),
   );
@@ -196,15 +214,21 @@ export class MeasurePage {
     this.sheet.handle.set(null);
     effect(() => this.sheet.laneHeight.set(this.way() === 'scan' ? 30 : 46));
     effect(() => {
-      const [dossier, edge] = [this.evidence.dossier(), this.edge()];
+      const [dossier, edge, part] = [this.evidence.dossier(), this.edge(), this.scannedPart()];
       if (!dossier) return;
       untracked(() => {
+        const { saw } = dossier;
+        const { pitchMm, filing } = lineSawAt(saw, edge);
+        const laying = this.layingOf(saw, part);
+        this.along.startFrom({ pitchMm, gulletMm: this.gulletMm(edge), laying });
         this.scans.startFrom({
-          pitchMm: lineSawAt(dossier.saw, edge).pitchMm,
+          pitchMm,
+          bevels:
+            filing === 'crosscut' && !isRound(saw) ? { plateMm: saw.plateThicknessMm, alone: filedAlone(saw) } : null,
           pattern:
             dossier.saw.family === 'crosscut' ? patternFrom(dossier.saw.pattern, dossier.saw.patternOffset ?? 0) : '',
           cuts: cutsOf(dossier.saw),
-          laying: this.layingOf(dossier.saw.plateThicknessMm),
+          laying,
         });
         if (this.leaving && dossier.ticket.stage === 'plan') {
           this.leaving = false;
@@ -224,12 +248,28 @@ export class MeasurePage {
     });
   }
 
-  /** What a photograph is laid flat by: the plate on the strips, and what the shop's first printer makes of a millimetre. */
-  private layingOf(plateMm: number): PhotographWish {
+  /** The middle depth of the gullets as far as they were measured, mm. */
+  private gulletMm(part: string | null): number | null {
+    const depths = estimatesOf(
+      this.evidence.evidence().flatMap((s) => s.readings),
+      'gullet-depth',
+      part,
+    ).map((e) => e.valueMm);
+    return depths.length > 0 ? median(depths) : null;
+  }
+
+  /** What a photograph is laid flat by: the plate on the strips, a blade's round, and what the shop's first printer makes of a millimetre. */
+  private layingOf(saw: Saw, part: string | null): PictureWish {
     const printer = this.speech.book()?.stripPrinters?.[0];
-    if (!printer) return { plateMm };
+    const known = {
+      plateMm: saw.plateThicknessMm,
+      ...(isRound(saw) && {
+        round: { diameterMm: saw.diameterMm, boreMm: saw.boreMm, teeth: teethOfPart(saw, part) },
+      }),
+    };
+    if (!printer) return known;
     return {
-      plateMm,
+      ...known,
       printed: { along: printer.alongMm / RULER_MM.along, across: printer.acrossMm / RULER_MM.across },
     };
   }
@@ -300,7 +340,8 @@ export class MeasurePage {
   /** The traced teeth become the line's readings; undo brings back what was keyed. Set and lean, which no scan shows, stay. */
   protected takeTrace(teeth: ToothReading[]): void {
     const line = this.scans.line();
-    if (line) this.angles.takeTrace(anglesOfTrace(line));
+    if (line) this.angles.takeTrace(anglesOfTrace(line, this.scans.turns()));
+    this.keep(this.scans.scans(), 'Teeth');
     this.lines.takeLine({ teeth, places: true }, this.scans.gauge());
     this.way.set('keyed');
   }
@@ -308,11 +349,30 @@ export class MeasurePage {
   /** Of any other saw the traced heights and gullets are readings by scan in the session. */
   protected gaugeTrace(): void {
     const [line, saw] = [this.scans.line(), this.evidence.dossier()?.saw];
+    this.keep(this.scans.scans(), 'Teeth');
     if (line && saw) {
-      this.gauging.takeAll(lengthsOfTrace(saw, line, this.edge(), this.scans.gauge()));
-      this.angles.takeTrace(anglesOfTrace(line), this.edge());
+      const part = this.scannedPart();
+      this.gauging.takeAll(lengthsOfTrace(saw, line, part, this.scans.gauge()));
+      if (!isRound(saw)) this.angles.takeTrace(anglesOfTrace(line, this.scans.turns()), part);
     }
     this.way.set('gauge');
+  }
+
+  /** Set and lean seen along the points are readings by photograph in the session. */
+  protected takeSets(sets: readonly ToothSet[]): void {
+    const saw = this.evidence.dossier()?.saw;
+    if (!saw) return;
+    const { rows, leans } = setsAsReadings(saw, sets, this.edge(), () => crypto.randomUUID());
+    const picture = this.along.picture();
+    if (picture) this.keep([picture], 'Set');
+    this.gauging.takeAll(rows);
+    this.evidence.take(leans);
+    this.way.set(this.straight() ? 'keyed' : 'gauge');
+  }
+
+  private keep(pictures: readonly ShownPicture[], measured: string): void {
+    const id = this.evidence.dossier()?.ticket.id;
+    if (id !== undefined) void this.pictures.keep(id, pictures, measured);
   }
 
   /** All that was measured of this saw on this ticket, as an open file. */
@@ -330,10 +390,12 @@ export class MeasurePage {
     return !!dossier && dossier.sessions.some((s) => s.readings.length > 0);
   });
 
-  /** This session's line; where none was begun yet, the one last measured. */
-  protected readonly shownLine = computed(() =>
-    this.evidence.sessionKey() === null ? (this.lines.earlier()?.teeth ?? []) : this.lines.readings(),
-  );
+  /** This session's line; where none was begun in it, the one last measured, with the set that was read since. */
+  protected readonly shownLine = computed((): readonly ToothReading[] => {
+    if (this.lines.readings().length > 0) return this.lines.readings();
+    const saw = this.evidence.dossier()?.saw;
+    return (saw && lineOf(this.evidence.evidence(), saw, 'before')?.teeth) ?? [];
+  });
   protected readonly earlier = computed(() => (this.evidence.sessionKey() === null ? null : this.lines.earlier()));
   protected readonly refusal = computed(() => this.measured().refusal ?? this.evidence.refusal());
   protected readonly differences = computed(() => {

@@ -11,6 +11,7 @@ import type { Estimate } from '@odontis/core/evidence/estimate';
 import type { PicturePlace, TracedTooth } from '@odontis/core/trace/traced-line';
 import { DOUBT_WORDS, NOTE_WORDS } from '@odontis/core/trace/trace-words';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import { ROUND_DIAMETERS_MM, roundSheets } from '@odontis/core/photograph/measuring-strip';
 import { parseLength } from '@odontis/core/units/length';
 import { offerFile } from '../../../shared/ui/offer-file';
 import { Notice } from '../../../shared/ui/notice';
@@ -46,12 +47,33 @@ export class ScanPanel {
   readonly taken = output<ToothReading[]>();
   /** The pattern as the line reads from its heel, to be written on the ticket. */
   readonly begins = output<string>();
-  /** Strips to be printed: one sheet is 81 cm of line. */
-  protected readonly sheets = [
-    { words: 'Print the measuring sheet, A4', href: '/api/measuring-sheet.pdf?paper=a4' },
-    { words: 'Letter', href: '/api/measuring-sheet.pdf?paper=letter' },
-    { words: 'Short strips for a band', href: '/api/measuring-sheet.pdf?paper=a4&kind=short' },
-  ];
+  /** A round blade, as the ticket has it; null for a line. */
+  protected readonly round = computed(() => this.desk.laying().round ?? null);
+  /** Its diameter in whole mm where round strips are made for it. */
+  protected readonly roundMm = computed(() => {
+    const round = this.round();
+    const mm = Math.round(round?.diameterMm ?? 0);
+    return mm >= ROUND_DIAMETERS_MM.least && mm <= ROUND_DIAMETERS_MM.most ? mm : null;
+  });
+  /** Strips to be printed: one sheet is 81 cm of line, or one or two pieces of a round. */
+  protected readonly sheets = computed(() => {
+    const at = '/api/measuring-sheet.pdf?paper=';
+    const mm = this.roundMm();
+    if (this.round())
+      return mm === null
+        ? []
+        : (['a4', 'letter'] as const).flatMap((paper) =>
+            Array.from({ length: roundSheets(mm).sheets }, (_, i) => ({
+              words: `${paper === 'a4' ? 'Round strips, A4' : 'Letter'}, sheet ${i + 1}`,
+              href: `${at}${paper}&kind=round&diameter=${mm}&sheet=${i + 1}`,
+            })),
+          );
+    return [
+      { words: 'Print the measuring sheet, A4', href: `${at}a4` },
+      { words: 'Letter', href: `${at}letter` },
+      { words: 'Short strips for a band', href: `${at}a4&kind=short` },
+    ];
+  });
   protected readonly hand = signal<Hand>('pick');
   protected readonly marks = signal<readonly PicturePlace[]>([]);
   protected readonly dpi = signal('');
@@ -60,6 +82,8 @@ export class ScanPanel {
   protected readonly shared = signal('');
   /** Whether the camera is out, and whether its picture is joined to those here. */
   protected readonly camera = signal<'first' | 'joined' | null>(null);
+  protected readonly least = ROUND_DIAMETERS_MM.least;
+  protected readonly most = ROUND_DIAMETERS_MM.most;
   protected readonly printers = computed(() => this.speech.book()?.stripPrinters ?? []);
 
   protected readonly tooth = computed(
@@ -70,7 +94,6 @@ export class ScanPanel {
     return scale ? (25.4 / scale.mmPerPx).toFixed(0) : '';
   });
   protected readonly notes = computed(() => this.desk.line()?.notes.map((note) => NOTE_WORDS[note]) ?? []);
-
   protected doubts = (t: TracedTooth): string => t.doubts.map((d) => DOUBT_WORDS[d]).join('; ');
   /** A length with its error, both in the shop's own unit. */
   protected length_ = (e: Estimate): string => `${this.speech.finer(e.value)} ± ${this.speech.finer(e.error)}`;
@@ -196,6 +219,11 @@ export class ScanPanel {
   protected remove(tooth: TracedTooth): void {
     this.desk.edit({ do: 'remove', tooth: tooth.tooth });
     this.desk.select(Math.max(1, tooth.tooth - 1));
+  }
+
+  protected beginAt(tooth: TracedTooth): void {
+    this.desk.edit({ do: 'begin', tooth: tooth.tooth });
+    this.desk.select(1);
   }
 
   protected keep(): void {

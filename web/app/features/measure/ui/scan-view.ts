@@ -18,8 +18,8 @@ import { zoom, zoomIdentity } from 'd3-zoom';
 import type { PicturePlace, TracedLine } from '@odontis/core/trace/traced-line';
 import type { Palette } from '../../../sawpage/draw/palette';
 import { readPalette } from '../../../sawpage/draw/palette';
-import type { Scan } from '../state/scan-desk';
-import { drawTrace } from './draw-trace';
+import type { ShownPicture } from '../state/shown-picture';
+import { drawPoints, drawTrace } from './draw-trace';
 import { TILE_PX, TileStore } from './tile-store';
 
 /** Screen pixels to a picture's pixel when a tooth is brought near. */
@@ -74,12 +74,14 @@ const NEAR = 3;
   `,
 })
 export class ScanView implements OnDestroy {
-  readonly scan = input.required<Scan>();
+  readonly scan = input.required<ShownPicture>();
   readonly index = input.required<number>();
   readonly line = input.required<TracedLine | null>();
   readonly selected = input.required<number | null>();
   /** Places put by hand, such as the two ends of a known length. */
   readonly marks = input<readonly PicturePlace[]>([]);
+  /** Places to be seen with what stands beside them, such as points seen from over them. */
+  readonly points = input<readonly (PicturePlace & { readonly says: string })[]>([]);
   /** `mark`: a click is a place; `pick`: it is the nearest tooth. */
   readonly mode = input.required<'pick' | 'mark'>();
   readonly placed = output<PicturePlace>();
@@ -99,6 +101,8 @@ export class ScanView implements OnDestroy {
   protected readonly says = computed(() => {
     const line = this.line();
     const { name } = this.scan();
+    const points = this.points().length;
+    if (points > 0) return `${name} with ${points} points seen on it.`;
     return line
       ? `${name} with ${line.teeth.length} teeth traced on it. Arrow keys choose a tooth, with Shift they move its tip.`
       : `${name}, not traced.`;
@@ -125,6 +129,7 @@ export class ScanView implements OnDestroy {
         this.skin();
         this.store().came();
         this.marks();
+        this.points();
         if (this.watchers.length > 0) this.draw(this.view());
       },
     });
@@ -214,6 +219,7 @@ export class ScanView implements OnDestroy {
     };
     const line = this.line();
     if (line) drawTrace(sheet, line, this.index(), this.selected());
+    drawPoints(sheet, this.points());
     context.strokeStyle = this.palette.lead;
     context.lineWidth = 2;
     const marks = this.marks().map((p) => view.apply([p.x, p.y]));

@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatProgressBar } from '@angular/material/progress-bar';
+import type { ToothSet } from '@odontis/core/photograph/edge-readings';
+import { parseLength } from '@odontis/core/units/length';
+import { Notice } from '../../../shared/ui/notice';
+import { Speech } from '../../../shared/speech/speech';
+import { EdgeDesk } from '../state/edge-desk';
+import { ScanView } from './scan-view';
+import { SetBars } from './set-bars';
+import { StripCamera } from './strip-camera';
+
+/** Teeth furthest off their own side's mean that are named. */
+const NAMED = 5;
+
+/** A photograph along the points becomes set and lean of every tooth. */
+@Component({
+  selector: 'od-edge-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButton,
+    MatButtonToggleModule,
+    MatFormFieldModule,
+    MatInput,
+    MatProgressBar,
+    Notice,
+    ScanView,
+    SetBars,
+    StripCamera,
+  ],
+  templateUrl: './edge-panel.html',
+  styleUrl: './scan-panel.scss',
+})
+export class EdgePanel {
+  protected readonly desk = inject(EdgeDesk);
+  protected readonly speech = inject(Speech);
+  readonly taken = output<readonly ToothSet[]>();
+  protected readonly sides = ['left', 'right'] as const;
+  protected readonly abs = Math.abs;
+  protected readonly camera = signal(false);
+  protected readonly slip = signal('');
+  protected readonly furthest = computed(() => {
+    const summary = this.desk.summary();
+    const off = (s: ToothSet): number => {
+      const side = s.lean === 'left' ? summary?.left : s.lean === 'right' ? summary?.right : null;
+      return side ? s.setMm - side.value : 0;
+    };
+    return this.desk
+      .sets()
+      .map((s) => ({ ...s, off: off(s) }))
+      .filter((s) => Math.abs(s.off) > 2 * s.errorMm)
+      .sort((a, b) => Math.abs(b.off) - Math.abs(a.off))
+      .slice(0, NAMED);
+  });
+  protected readonly sideless = computed(() =>
+    this.desk
+      .sets()
+      .filter((s) => s.lean === null)
+      .map((s) => s.tooth),
+  );
+
+  protected opened(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    if (file) void this.desk.open(file);
+  }
+
+  protected dropped(event: DragEvent): void {
+    event.preventDefault();
+    const file = event.dataTransfer?.files[0];
+    if (file) void this.desk.open(file);
+  }
+
+  protected photographed(file: File): void {
+    this.camera.set(false);
+    void this.desk.open(file);
+  }
+
+  protected countFrom(value: string): void {
+    const first = Number(value.trim());
+    if (Number.isInteger(first) && first >= 1 && first <= 5000) {
+      this.slip.set('');
+      this.desk.countFrom(first);
+    } else this.slip.set(`"${value}" is no tooth’s number: the first tooth in the picture is one of 1 to 5000.`);
+  }
+
+  protected standOver(value: string): void {
+    const read = parseLength(value, this.speech.unit() === 'mm' ? 'mm' : 'inch');
+    if (read.ok && read.mm > 0 && read.mm <= 60) {
+      this.slip.set('');
+      void this.desk.standOver(read.mm);
+    } else this.slip.set(`"${value}" is no height of the points over the strips: say 1 to 60 mm.`);
+  }
+}
