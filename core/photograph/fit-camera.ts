@@ -157,6 +157,12 @@ export const laidOut = ({ x, y, turn }: StripLie, [px, py]: Place): Place => [
   y + Math.sin(turn) * px + Math.cos(turn) * py,
 ];
 
+/** A place of the bench on a strip: {@link laidOut} undone. */
+export const takenUp = ({ x, y, turn }: StripLie, [px, py]: Place): Place => [
+  Math.cos(turn) * (px - x) + Math.sin(turn) * (py - y),
+  Math.cos(turn) * (py - y) - Math.sin(turn) * (px - x),
+];
+
 const valuesOf = (camera: Camera, lies: readonly StripLie[]): number[] => [
   ...camera.turn,
   ...camera.at.map((v) => v / 100),

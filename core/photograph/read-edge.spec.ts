@@ -5,7 +5,7 @@ import type { EdgeScene } from '../reference/made-edge-photograph';
 import { edgePhotograph } from '../reference/made-edge-photograph';
 import { madeLine, randomFrom } from '../reference/made-line';
 import { setsOf, summariseSets } from './edge-readings';
-import { wallsOf } from './edge-profile';
+import { wallsOf } from './edge-walls';
 import { readEdge } from './read-edge';
 import { seeCodes } from './see-codes';
 

@@ -2,15 +2,15 @@ import { linearRegression } from 'simple-statistics';
 import type { GreyPicture } from '../trace/grey-picture';
 import { median } from '../units/median';
 import { lensAt, projector } from './camera';
-import type { FittedBump } from './edge-profile';
-import { bumpShape, fitBump, wallsOf } from './edge-profile';
+import { inOrder, sideOf } from './edge-teeth';
+import { wallsOf } from './edge-walls';
 import type { SeenCode } from './find-strips';
-import { laidOut } from './fit-camera';
+import { laidOut, takenUp } from './fit-camera';
 import type { Place } from './homography';
 import { MARKS_END_MM } from './measuring-strip';
 import type { PhotographFacts, PhotographRefused, PhotographWish } from './see-marks';
 import { scaleErrorOf, seeMarks, USUAL_PLATE_MM } from './see-marks';
-import { drawGrid } from './true-grid';
+import { drawGrid, mmPerPixel, stepsAlong } from './true-grid';
 
 /** What is known of a saw that is photographed along its points. mm. */
 export interface EdgeWish {
@@ -53,9 +53,8 @@ const USUAL_GULLET = 0.6;
 const UPRIGHT_SPREAD = 0.0044;
 const PLATE_KNOWN_MM = 0.015;
 const OVER_KNOWN_MM = 1;
-/** Kept clear of the marks; and wall beside a tooth that its own bump is fitted with, in pitches. */
+/** Kept clear of the marks, mm. */
 const CLEAR_MM = 2;
-const WINDOW = 0.75;
 /** A tooth stands out of its wall by this many of its errors at the least to have a side. */
 const TELLING_ERRORS = 3;
 /** The wall at the strips may stand out by no more than this beyond the points' own: else it hides the set on that side. mm. */
@@ -64,11 +63,6 @@ const MOST_ASIDE_MM = 0.15;
 const LEAST_PLATE_PX = 6;
 /** So many pitches of the line are to be seen at the least. */
 const FEWEST_PITCHES = 4;
-/** What stands out by more of the usual set than this is no tooth: a strip's end, a burr, a clamp. */
-const MOST_OF_USUAL = 2.5;
-/** Teeth of less than this of the usual set are found by their spacing alone. */
-const FAINT = 0.35;
-
 /**
  * A photograph along the tooth line, the plate on edge between two rows of strips: set and lean of every tooth by
  * both walls. What is seen of a wall depends on where the lens is: with z the depth under the points, a wall whose
@@ -104,13 +98,13 @@ export function readEdge(
   const [over, under] = upright ? [endsOf('over'), endsOf('under')] : [endsOf('under'), endsOf('over')];
   if (over.length === 0 || under.length === 0) return { ok: false, code: 'no-strips-both-sides', facts };
   const turn = Math.atan(linearRegression(over.map(([x, y]) => [x, y])).m) + (upright ? 0 : Math.PI);
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const along = ([x, y]: Place): number => cos * x + sin * y;
-  const down = ([x, y]: Place): number => cos * y - sin * x;
+  const line = { x: 0, y: 0, turn };
+  const along = (place: Place): number => takenUp(line, place)[0];
+  const down = (place: Place): number => takenUp(line, place)[1];
   let [left, right] = [Math.min(...[...over, ...under].map(along)), Math.max(...[...over, ...under].map(along))];
   const [top, bottom] = [Math.max(...over.map(down)) + CLEAR_MM, Math.min(...under.map(down)) - CLEAR_MM];
   if (!(bottom - top > 8)) return { ok: false, code: 'no-strips-both-sides', facts };
-  const at = (x: number, y: number): Place => [cos * x - sin * y, sin * x + cos * y];
+  const at = (x: number, y: number): Place => laidOut(line, [x, y]);
   // Strips may reach out of the picture: there is nothing to be seen.
   const isSeen = (x: number): boolean => {
     const [u, v] = project(...at(x, (top + bottom) / 2), -overMm);
@@ -119,12 +113,11 @@ export function readEdge(
   while (left < right && !isSeen(left)) left++;
   while (right > left && !isSeen(right)) right--;
   if (right - left < FEWEST_PITCHES * pitchMm) return { ok: false, code: 'no-edge', facts };
-  const pxAt = (x: number): number => {
-    const middle = (top + bottom) / 2;
-    const [a, b] = [project(...at(x, middle), -overMm), project(...at(x + 1, middle), -overMm)];
-    return Math.hypot(b[0] - a[0], b[1] - a[1]);
-  };
-  const mmPerPx = 1 / median([0.1, 0.3, 0.5, 0.7, 0.9].map((share) => pxAt(left + share * (right - left))));
+  const mmPerPx = mmPerPixel(
+    camera,
+    stepsAlong((mm) => at(left + mm, (top + bottom) / 2), right - left),
+    -overMm,
+  );
   const size = { widthPx: Math.round((right - left) / mmPerPx), heightPx: Math.round((bottom - top) / mmPerPx) };
   const grid = drawGrid(picture, camera, size, (i, j) => at(left + i * mmPerPx, top + j * mmPerPx), -overMm);
   report(0.8);
@@ -200,109 +193,4 @@ export function readEdge(
     seenMm,
     sideErrorMm: Math.hypot(leanError * leverMm, (lean * OVER_KNOWN_MM) / 2, PLATE_KNOWN_MM / 2),
   };
-}
-
-/** One side of the plate: its wall, and what stands out of it. mm. */
-interface Side {
-  readonly wallAt: (x: number) => number;
-  readonly bumps: readonly FittedBump[];
-  readonly fitAt: (x: number) => FittedBump;
-}
-
-interface Column {
-  readonly x: number;
-  readonly y: number;
-}
-
-function sideOf(columns: readonly Column[], pitchMm: number, blurMm: number): Side {
-  // The wall is what lies low: the lower half of what is seen over some pitches, straight between.
-  const step = 2 * pitchMm;
-  const knots: { x: number; y: number }[] = [];
-  const end = (columns[columns.length - 1] as Column).x;
-  for (let x = step / 2; x < end; x += step) {
-    const near = columns.filter((c) => Math.abs(c.x - x) < 2 * step).map((c) => c);
-    if (near.length < 8) continue;
-    knots.push({ x, y: wallLevel(near, x) });
-  }
-  const wallAt = (x: number): number => {
-    const k = Math.max(0, Math.min(knots.length - 2, knots.findIndex((knot) => knot.x > x) - 1));
-    const [a, b] = [knots[k] ?? { x: 0, y: 0 }, knots[k + 1] ?? knots[k] ?? { x: 1, y: 0 }];
-    const share = b.x === a.x ? 0 : Math.min(1, Math.max(0, (x - a.x) / (b.x - a.x)));
-    return a.y + share * (b.y - a.y);
-  };
-  const offs = columns.map(({ x, y }) => ({ x, off: y - wallAt(x) }));
-  const window = (x: number): { xs: number[]; offs: number[]; x: number } => {
-    const near = offs.filter((c) => Math.abs(c.x - x) < WINDOW * pitchMm);
-    return { xs: near.map((c) => c.x), offs: near.map((c) => c.off), x };
-  };
-  const all = peaksOf(offs, pitchMm);
-  // Beside the ends of what is seen a tooth is not whole.
-  const [start, stop] = [(columns[0] as Column).x, end];
-  const peaks = all.filter((p) => p.x - start > 0.5 * pitchMm && stop - p.x > 0.5 * pitchMm);
-  const usual = median(peaks.map((p) => p.off));
-  const clear = peaks.filter((p) => p.off > 0.5 * usual && p.off < MOST_OF_USUAL * usual);
-  // Laid on each other by their highest columns first, then by their fitted places.
-  let places = clear.map((p) => p.x);
-  let shape = bumpShape(places.map(window), pitchMm, blurMm);
-  places = places.map((x) => fitBump(window(x), shape, blurMm).x);
-  shape = bumpShape(places.map(window), pitchMm, blurMm);
-  const fitAt = (x: number): FittedBump => fitBump(window(x), shape, blurMm);
-  return { wallAt, bumps: clear.map((p) => fitAt(p.x)), fitAt };
-}
-
-/** The level of a wall near a place: the middle of the lowest part of what stands there, a straight line taken out. */
-function wallLevel(near: readonly Column[], x: number): number {
-  let kept = [...near];
-  let line = { m: 0, b: 0 };
-  for (let round = 0; round < 4; round++) {
-    line = linearRegression(kept.map((c) => [c.x - x, c.y]));
-    const offs = near.map((c) => c.y - line.m * (c.x - x) - line.b);
-    const low = median(offs.filter((o) => o <= median(offs)));
-    const scatter = 1.4826 * median(offs.filter((o) => o < low + 0.02).map((o) => Math.abs(o - low))) + 0.004;
-    kept = near.filter((_, i) => Math.abs((offs[i] as number) - low) < 2.5 * scatter);
-    if (kept.length < 6) break;
-  }
-  return kept.length < 6 ? line.b : linearRegression(kept.map((c) => [c.x - x, c.y])).b;
-}
-
-/** Places that stand out furthest within most of a pitch to either side. */
-function peaksOf(offs: readonly { x: number; off: number }[], pitchMm: number): { x: number; off: number }[] {
-  const sorted = [...offs].sort((a, b) => b.off - a.off);
-  const level = (sorted[Math.floor(0.05 * sorted.length)]?.off ?? 0) * FAINT;
-  const taken: { x: number; off: number }[] = [];
-  for (const one of sorted) {
-    if (one.off < level) break;
-    if (taken.every((t) => Math.abs(t.x - one.x) > 0.7 * pitchMm)) taken.push(one);
-  }
-  return taken;
-}
-
-/** Teeth of both sides from the left; where one is missing between two by their spacing, it is looked for there on both sides. */
-function inOrder(
-  upper: Side,
-  lower: Side,
-  pitchMm: number,
-): { x: number; side: 'up' | 'down'; bump: FittedBump; faint: boolean }[] {
-  const all = [
-    ...upper.bumps.map((bump) => ({ x: bump.x, side: 'up' as const, bump, faint: false })),
-    ...lower.bumps.map((bump) => ({ x: bump.x, side: 'down' as const, bump, faint: false })),
-  ].sort((a, b) => a.x - b.x);
-  // Of two that stand at one place the greater is the tooth.
-  const clear = all.filter((one) =>
-    all.every((o) => o === one || Math.abs(o.x - one.x) > 0.45 * pitchMm || o.bump.heightMm < one.bump.heightMm),
-  );
-  const out: { x: number; side: 'up' | 'down'; bump: FittedBump; faint: boolean }[] = [];
-  for (const one of clear) {
-    const before = out[out.length - 1];
-    const lost = before ? Math.round((one.x - before.x) / pitchMm) - 1 : 0;
-    if (before)
-      for (let k = 1; k <= lost; k++) {
-        const x = before.x + (k * (one.x - before.x)) / (lost + 1);
-        const [up, low] = [upper.fitAt(x), lower.fitAt(x)];
-        const bump = up.heightMm >= low.heightMm ? up : low;
-        out.push({ x, side: bump === up ? 'up' : 'down', bump, faint: true });
-      }
-    out.push(one);
-  }
-  return out;
 }

@@ -1,18 +1,15 @@
 import { linearRegression } from 'simple-statistics';
 import type { GreyPicture } from '../trace/grey-picture';
-import { median } from '../units/median';
-import type { Camera } from './camera';
-import { projector } from './camera';
 import type { SeenCode } from './find-strips';
 import { keyOf } from './find-strips';
 import type { StripLie } from './fit-camera';
-import { laidOut } from './fit-camera';
+import { laidOut, takenUp } from './fit-camera';
 import type { Place } from './homography';
 import type { Strip } from './measuring-strip';
 import { MARKS_END_MM } from './measuring-strip';
 import type { PhotographFacts, PhotographRefused, PhotographWish } from './see-marks';
 import { placeErrorOf, scaleErrorOf, seeMarks, USUAL_PLATE_MM } from './see-marks';
-import { drawGrid } from './true-grid';
+import { drawGrid, mmPerPixel, stepsAlong } from './true-grid';
 
 /** Where the strips and the grid lie on a photograph's own bench: what two photographs are joined by. */
 export interface BenchLie {
@@ -56,7 +53,11 @@ export function readPhotograph(
     wish.printed ?? { along: 1, across: 1 },
   );
   if (!region) return { ok: false, code: 'no-strip-at-teeth', facts };
-  const mmPerPx = scaleAt(camera, region);
+  const mmPerPx = mmPerPixel(
+    camera,
+    stepsAlong((mm) => laidOut(region.lie, [mm, region.heightMm / 3]), region.lengthMm),
+    0,
+  );
   const size = {
     widthPx: Math.round(region.lengthMm / mmPerPx),
     heightPx: Math.round(region.heightMm / mmPerPx),
@@ -99,32 +100,20 @@ function regionOf(
   const own = at('bench').length > 0 ? at('bench') : at('plate');
   if (own.length === 0) return null;
   const ends = own.flatMap((s) => corners(s, 0));
-  const turn = Math.atan(linearRegression(ends.map(([x, y]) => [x, y])).m);
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const along = ([x, y]: Place): number => cos * x + sin * y;
-  const down = ([x, y]: Place): number => cos * y - sin * x;
-  const left = Math.min(...ends.map(along)) - BEYOND_MM;
-  const right = Math.max(...ends.map(along)) + BEYOND_MM;
+  const along = { x: 0, y: 0, turn: Math.atan(linearRegression(ends.map(([x, y]) => [x, y])).m) };
+  const onward = (place: Place): number => takenUp(along, place)[0];
+  const down = (place: Place): number => takenUp(along, place)[1];
+  const left = Math.min(...ends.map(onward)) - BEYOND_MM;
+  const right = Math.max(...ends.map(onward)) + BEYOND_MM;
   const plateTop = Math.min(...at('plate').flatMap((s) => corners(s, 0).map(down)), Infinity);
   const benchEnd = Math.max(...at('bench').flatMap((s) => corners(s, MARKS_END_MM).map(down)), -Infinity);
   const top = benchEnd > -Infinity ? benchEnd : plateTop - ABOVE_PLATE_MM;
   const bottom = Math.min(top + UNDER_MM, plateTop - 1);
   if (!(bottom - top > 8)) return null;
+  const [x, y] = laidOut(along, [left, top]);
   return {
-    lie: { x: cos * left - sin * top, y: sin * left + cos * top, turn },
+    lie: { x, y, turn: along.turn },
     lengthMm: right - left,
     heightMm: bottom - top,
   };
-}
-
-/** The picture's own pixel along the line, mm: the grid's, so that nothing is drawn finer than it was seen. */
-function scaleAt(camera: Camera, { lie, lengthMm, heightMm: deep }: Region): number {
-  const project = projector(camera);
-  const steps = [0.1, 0.3, 0.5, 0.7, 0.9].map((share) => {
-    const [x, y] = laidOut(lie, [share * lengthMm, deep / 3]);
-    const [x2, y2] = laidOut(lie, [share * lengthMm + 1, deep / 3]);
-    const [a, b] = [project(x, y, 0), project(x2, y2, 0)];
-    return Math.hypot(b[0] - a[0], b[1] - a[1]);
-  });
-  return 1 / median(steps);
 }

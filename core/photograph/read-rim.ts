@@ -4,7 +4,7 @@ import { traceTeeth } from '../trace/trace-teeth';
 import type { PicturePlace, TracedTooth, TraceRefusal } from '../trace/traced-line';
 import type { BladeCentre } from './blade-centre';
 import { bladeCentre } from './blade-centre';
-import { lensAt, projector } from './camera';
+import { lensAt } from './camera';
 import type { SeenCode } from './find-strips';
 import type { StripLie } from './fit-camera';
 import type { Place } from './homography';
@@ -12,7 +12,7 @@ import { median } from '../units/median';
 import type { LaidGrid } from './read-photograph';
 import type { PhotographRefused, PhotographWish, SeenMarks } from './see-marks';
 import { placeErrorOf, scaleErrorOf, seeMarks, USUAL_PLATE_MM } from './see-marks';
-import { drawGrid } from './true-grid';
+import { drawGrid, mmPerPixel } from './true-grid';
 
 /** A blade as the ticket has it. */
 export interface RoundWish {
@@ -91,7 +91,6 @@ function layRim(
   const { centre, first, plateMm } = blade;
   const { diameterMm, boreMm, teeth } = blade.round;
   const radiusMm = diameterMm / 2;
-  const project = projector(camera);
   const at = (turn: number, up: number, along = 0): Place => {
     // Beyond the margin its last ring is seen again.
     const share = Math.min(1, (radiusMm + MARGIN_MM) / Math.hypot(up, along));
@@ -100,11 +99,12 @@ function layRim(
       centre.at[1] + share * (up * Math.sin(turn) + along * Math.cos(turn)),
     ];
   };
-  const pxOf = (turn: number): number => {
-    const [a, b] = [project(...at(turn, radiusMm, -1), -plateMm), project(...at(turn, radiusMm, 1), -plateMm)];
-    return Math.hypot(b[0] - a[0], b[1] - a[1]) / 2;
-  };
-  const mmPerPx = 1 / median(Array.from({ length: 16 }, (_, k) => pxOf((k * Math.PI) / 8)));
+  const around = Array.from({ length: 16 }, (_, k) => (k * Math.PI) / 8);
+  const mmPerPx = mmPerPixel(
+    camera,
+    around.map((turn) => [at(turn, radiusMm, -0.5), at(turn, radiusMm, 0.5)] as const),
+    -plateMm,
+  );
   const pitchMm = (Math.PI * diameterMm) / teeth;
   const deepMm = Math.min(radiusMm - boreMm / 2 - 4, Math.max(leastDeepMm, 0.9 * pitchMm));
   const heightPx = Math.round((outsideMm + deepMm) / mmPerPx);

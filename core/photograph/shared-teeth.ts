@@ -1,6 +1,5 @@
 import type { TracedLine } from '../trace/traced-line';
-import { laidOut } from './fit-camera';
-import type { StripLie } from './fit-camera';
+import { laidOut, takenUp } from './fit-camera';
 import type { Place } from './homography';
 import type { BenchLie } from './read-photograph';
 
@@ -31,9 +30,3 @@ export function sharedTeeth(
     ? first.line.teeth.length - nearest
     : null;
 }
-
-/** A place of the bench on a strip: {@link laidOut} undone. */
-const takenUp = ({ x, y, turn }: StripLie, [px, py]: Place): Place => [
-  Math.cos(turn) * (px - x) + Math.sin(turn) * (py - y),
-  Math.cos(turn) * (py - y) - Math.sin(turn) * (px - x),
-];

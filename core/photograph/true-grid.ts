@@ -1,5 +1,6 @@
 import type { GreyPicture } from '../trace/grey-picture';
 import { greyAt, turnedView } from '../trace/grey-picture';
+import { median } from '../units/median';
 import type { Camera } from './camera';
 import { projector } from './camera';
 import type { Place } from './homography';
@@ -47,3 +48,24 @@ export function drawGrid(
   }
   return { widthPx, heightPx, grey: out };
 }
+
+/**
+ * Millimetres of the bench that a picture's own pixel shows, where steps of a millimetre lie `z` mm from it: their
+ * median. A grid so fine draws nothing finer than it was seen.
+ */
+export function mmPerPixel(camera: Camera, steps: readonly (readonly [Place, Place])[], z: number): number {
+  const project = projector(camera);
+  return (
+    1 /
+    median(
+      steps.map(([from, to]) => {
+        const [a, b] = [project(...from, z), project(...to, z)];
+        return Math.hypot(b[0] - a[0], b[1] - a[1]);
+      }),
+    )
+  );
+}
+
+/** Steps of a millimetre along a line at some shares of its length. */
+export const stepsAlong = (at: (mm: number) => Place, lengthMm: number): (readonly [Place, Place])[] =>
+  [0.1, 0.3, 0.5, 0.7, 0.9].map((share) => [at(share * lengthMm), at(share * lengthMm + 1)] as const);

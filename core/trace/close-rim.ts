@@ -2,6 +2,7 @@ import { Matrix, solve } from 'ml-matrix';
 import type { ToothKind } from '../evidence/tooth-reading';
 import { summedUp } from './summarise';
 import type { TracedLine, TracedTooth } from './traced-line';
+import { bareTooth } from './traced-line';
 
 /** One tooth's own part of a rim laid out as a line. */
 export interface RimSector {
@@ -71,7 +72,11 @@ export function closeRim(line: TracedLine, rim: RimGrid): TracedLine {
   const { mmPerPx } = line;
   const found = rim.sectors.flatMap((sector) => {
     if (sector.own === null) return [];
-    if (sector.kind === 'missing') return [{ sector, tooth: gapAt(sector, rim, mmPerPx) }];
+    if (sector.kind === 'missing') {
+      // A tooth that is gone stands where the ones beside it leave its place.
+      const tipPx = { x: sector.tipPx, y: rim.outsideMm / mmPerPx };
+      return [{ sector, tooth: bareTooth('missing', tipPx, ['missing']) }];
+    }
     const inside = line.teeth.filter((t) => t.tipPx.x >= sector.fromPx && t.tipPx.x < sector.toPx);
     // A gullet's bottom may look like a stub: the tooth stands where it was seen to stand.
     const tooth = inside.reduce<TracedTooth | null>(
@@ -135,23 +140,6 @@ export function closeRim(line: TracedLine, rim: RimGrid): TracedLine {
     skewDeg: 0,
   };
 }
-
-/** A tooth that is gone stands where the ones beside it leave its place. */
-const gapAt = (sector: RimSector, rim: RimGrid, mmPerPx: number): TracedTooth => ({
-  tooth: 0,
-  scan: 0,
-  kind: 'missing',
-  xMm: 0,
-  yMm: 0,
-  flatMm: 0,
-  rakeDeg: null,
-  backDeg: null,
-  gulletMm: null,
-  errors: { xMm: 0, yMm: 0, flatMm: 0, rakeDeg: null, backDeg: null, gulletMm: null },
-  doubts: ['missing'],
-  tipPx: { x: sector.tipPx, y: rim.outsideMm / mmPerPx },
-  gulletPx: null,
-});
 
 /** Radii as a mean and a shift of the middle, least squares: r = mean + x cos + y sin. */
 function circleOfTips(tips: readonly { readonly radiusMm: number; readonly turn: number }[]): {

@@ -1,5 +1,6 @@
 import { summedUp } from './summarise';
 import type { PicturePlace, TracedLine, TracedTooth } from './traced-line';
+import { bareTooth } from './traced-line';
 
 /**
  * What a hand may change of a trace. Places are pixels of the picture the tooth
@@ -46,22 +47,7 @@ export function editTrace(line: TracedLine, edit: TraceEdit): TracedLine {
       { ...line, removed: [...(line.removed ?? []), { scan: here.scan, at: here.tipPx }] },
       line.teeth.filter((_, i) => i !== index),
     );
-  const bare: TracedTooth = {
-    tooth: 0,
-    scan: edit.scan,
-    kind: 'tooth',
-    xMm: 0,
-    yMm: 0,
-    flatMm: 0,
-    rakeDeg: null,
-    backDeg: null,
-    gulletMm: null,
-    errors: { xMm: 0, yMm: 0, flatMm: 0, rakeDeg: null, backDeg: null, gulletMm: null },
-    doubts: ['added'],
-    looked: 'added',
-    tipPx: edit.at,
-    gulletPx: null,
-  };
+  const bare = { ...bareTooth('tooth', edit.at, ['added'], edit.scan), looked: 'added' } as const;
   return renumbered(line, [...line.teeth, byHand(line, bare, edit.at)]);
 }
 

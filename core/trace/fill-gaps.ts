@@ -1,5 +1,6 @@
 import { localPitches } from './local-pitch';
 import type { TracedTooth } from './traced-line';
+import { bareTooth } from './traced-line';
 
 /** Teeth lost without a stub between two that stand are put in at even steps and named missing; numbered anew. mm. */
 export function fillGaps(teeth: readonly TracedTooth[], pitchMm: number): TracedTooth[] {
@@ -22,19 +23,7 @@ const SAME_PITCH = 0.1;
 
 function missingBetween(before: TracedTooth, after: TracedTooth, share: number, pitchMm: number): TracedTooth {
   const between = (a: number, b: number): number => a + share * (b - a);
-  return {
-    tooth: 0,
-    scan: 0,
-    kind: 'missing',
-    xMm: between(before.xMm, after.xMm),
-    yMm: 0,
-    flatMm: 0,
-    rakeDeg: null,
-    backDeg: null,
-    gulletMm: null,
-    errors: { xMm: pitchMm / 4, yMm: 0, flatMm: 0, rakeDeg: null, backDeg: null, gulletMm: null },
-    doubts: ['missing'],
-    tipPx: { x: between(before.tipPx.x, after.tipPx.x), y: between(before.tipPx.y, after.tipPx.y) },
-    gulletPx: null,
-  };
+  const tipPx = { x: between(before.tipPx.x, after.tipPx.x), y: between(before.tipPx.y, after.tipPx.y) };
+  const bare = bareTooth('missing', tipPx, ['missing']);
+  return { ...bare, xMm: between(before.xMm, after.xMm), errors: { ...bare.errors, xMm: pitchMm / 4 } };
 }

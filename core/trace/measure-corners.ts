@@ -1,5 +1,6 @@
 import type { FlankLine } from './flank-line';
-import { fitFlank, flankX } from './flank-line';
+import { fitFlank } from './fit-flank';
+import { flankX } from './flank-line';
 import type { PictureView } from './grey-picture';
 import type { Corner } from './corner';
 import type { LineCorners } from './line-corners';

@@ -92,6 +92,28 @@ export interface TracedTooth {
   readonly gulletPx: PicturePlace | null;
 }
 
+/** A tooth of which nothing but its place in a picture is known. */
+export const bareTooth = (
+  kind: ToothKind,
+  tipPx: PicturePlace,
+  doubts: readonly ToothDoubt[],
+  scan = 0,
+): TracedTooth => ({
+  tooth: 0,
+  scan,
+  kind,
+  xMm: 0,
+  yMm: 0,
+  flatMm: 0,
+  rakeDeg: null,
+  backDeg: null,
+  gulletMm: null,
+  errors: { xMm: 0, yMm: 0, flatMm: 0, rakeDeg: null, backDeg: null, gulletMm: null },
+  doubts,
+  tipPx,
+  gulletPx: null,
+});
+
 /** Of the whole line. Where there are rakers, pitch, angles, breast and heights are its cutters'. */
 export interface TracedSummary {
   readonly teeth: number;
