@@ -123,15 +123,15 @@ async function panScan(page: Page): Promise<void> {
     .toBuffer();
   await page.getByRole('radio', { name: 'From a picture' }).click();
   await page
-    .locator('od-scan-panel input[type=file]')
+    .locator('od-trace-panel input[type=file]')
     .setInputFiles({ name: 'long.png', mimeType: 'image/png', buffer: file });
   await page.getByRole('button', { name: `Take these ${SCANNED_TEETH} teeth` }).waitFor({ timeout: 60_000 });
   for (const presses of [0, 2, 4]) {
     if (presses > 0)
-      await page.locator('od-scan-view').getByRole('button', { name: 'Nearer' }).click({ clickCount: 2 });
+      await page.locator('od-traced-picture').getByRole('button', { name: 'Nearer' }).click({ clickCount: 2 });
     await page.waitForTimeout(800);
     const frames = await page.evaluate(async () => {
-      const canvas = document.querySelector<HTMLCanvasElement>('od-scan-view canvas');
+      const canvas = document.querySelector<HTMLCanvasElement>('od-traced-picture canvas');
       if (!canvas) throw new Error('There is no scan on the page.');
       const box = canvas.getBoundingClientRect();
       const [x, y] = [box.left + box.width / 2, box.top + box.height / 2];

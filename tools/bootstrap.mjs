@@ -19,6 +19,7 @@ const commands = [
   'scenes',
   'audit',
   'shots',
+  'demo-pictures',
   'build',
   'odontis',
   'backup',

@@ -108,7 +108,7 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
   const { saw } = (await (await page.request.get(`/api/tickets/${id}`)).json()) as Dossier;
   await page.goto(`/ticket/${id}/measure`);
   await page.getByRole('radio', { name: 'From a picture' }).click();
-  await page.locator('od-scan-panel input[type=file]').setInputFiles({
+  await page.locator('od-trace-panel input[type=file]').setInputFiles({
     name: 'dovetail-saw.png',
     mimeType: 'image/png',
     buffer: await scanOf(saw.pitchMm, saw.toothLineMm),

@@ -54,7 +54,7 @@ const scanFile = (name: string, line: readonly TrueTooth[], wish: ScanWish, dpi:
   };
 };
 const openScan = (file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> =>
-  page.locator('od-scan-panel input[type=file]').last().setInputFiles(file);
+  page.locator('od-trace-panel input[type=file]').last().setInputFiles(file);
 const key = async (value: string): Promise<void> => {
   await page.locator('#od-gauge-entry').focus();
   await page.keyboard.type(value);
@@ -86,7 +86,7 @@ test('a back saw is scanned: traced, looked over where in doubt, taken and kept 
   await expect(button(/Tooth 40: no tooth here/)).toBeVisible();
   await expectAccessible(page);
   // The keys of one hand: the doubtful are accepted one after the other, a tip is moved and put back.
-  const view = page.locator('od-scan-view canvas');
+  const view = page.locator('od-traced-picture canvas');
   await button(/Tooth 22: broken/).click();
   await view.focus();
   await page.keyboard.press('Enter');
@@ -175,7 +175,7 @@ test('a wrong resolution is asked about; two scans of one saw are joined; a trac
   await button('Take it as 600').click();
   await expect(page.getByText(/looks like 600/)).toHaveCount(0);
   await page
-    .locator('label', { hasText: 'Another scan, joined' })
+    .locator('label', { hasText: 'Another picture, joined' })
     .locator('input')
     .setInputFiles(part(0.38, 1, 'toe.png', 600));
   await expect(button('Take these 50 teeth')).toBeVisible({ timeout: 30_000 });

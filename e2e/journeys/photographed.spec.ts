@@ -43,7 +43,7 @@ test('a saw is photographed on its strip: the camera helps, the teeth come out a
       grey: picture.grey.map((g, i) => (Math.abs((i % picture.widthPx) - 960) > 110 ? 120 : g)),
     };
     await tablet
-      .locator('od-scan-panel label', { hasText: 'Open a scan' })
+      .locator('od-trace-panel label', { hasText: 'Open a scan' })
       .locator('input')
       .setInputFiles({
         name: 'covered.png',

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { expect } from '@playwright/test';
 import { dossier as answered } from '@odontis/contract/dossier';
 import type { Dossier } from '@odontis/contract/dossier';
+import { shop as shopAnswered } from '@odontis/contract/shop';
 import { test } from '../fixtures/shop';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
@@ -34,7 +35,7 @@ test('a blade among its round strips and a saw along its points are measured fro
   const sheet = await request.get((await strips.getAttribute('href')) ?? '');
   expect(sheet.headers()['content-type']).toContain('pdf');
   await expectAccessible(page);
-  await page.locator('od-scan-panel input[type=file]').setInputFiles(picture('blade-among-strips.jpg'));
+  await page.locator('od-trace-panel input[type=file]').setInputFiles(picture('blade-among-strips.jpg'));
   await expect(page.getByText('the bore, known to')).toBeVisible({ timeout: 90_000 });
   // The count begins where somebody says; undo puts it back.
   const canvas = page.locator('canvas[role=application]');
@@ -52,12 +53,32 @@ test('a blade among its round strips and a saw along its points are measured fro
     })
     .toEqual([50, true, blade.photographs.length + 1]);
 
+  // The shop has measured two printers: pictures are laid by the one whose strips they show.
+  const shop = shopAnswered.parse(await (await request.get('/api/shop')).json());
+  const printers = [
+    { name: 'Office', alongMm: 240, acrossMm: 150 },
+    { name: 'Workshop', alongMm: 250, acrossMm: 156.25 },
+  ];
+  await request.put('/api/shop', { data: { version: shop.version, book: { ...shop.book, stripPrinters: printers } } });
+
   const saw = withPicture('hand');
   await page.goto(`/ticket/${saw.ticket.id}/measure`);
   await page.getByRole('radio', { name: 'From a picture' }).click();
   await page.getByRole('radio', { name: 'Set, along the points' }).click();
   await page.locator('od-edge-panel input[type=file]').setInputFiles(picture('along-the-points.jpg'));
   await expect(page.getByText(/36 teeth seen along the points/)).toBeVisible({ timeout: 60_000 });
+  const printedOn = async (name: string): Promise<string> => {
+    await page.getByLabel('Strips printed on').click();
+    await page.getByRole('option', { name }).click();
+    await expect(page.getByText('Reading the picture')).toHaveCount(0, { timeout: 60_000 });
+    return (await page.getByText(/teeth seen along the points/).textContent()) ?? '';
+  };
+  const office = await printedOn('Office');
+  await expect(page.getByText(/Nobody has measured this printer’s rulers/)).toHaveCount(0);
+  // Strips that came out longer stand for more: the lens was further off.
+  expect(await printedOn('Workshop')).not.toBe(office);
+  expect(await printedOn('another printer, not measured')).toBe(office);
+  await expect(page.getByText(/Nobody has measured this printer’s rulers/)).toBeVisible();
   await page.getByLabel('First tooth from the heel').fill('0');
   await page.getByRole('button', { name: 'Count from it' }).click();
   await expect(page.getByText('"0" is no tooth’s number')).toBeVisible();

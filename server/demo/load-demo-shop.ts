@@ -10,73 +10,33 @@ import { walkOf } from '@odontis/core/work/step';
 import { keptOrder } from '../features/plans/kept-order';
 import { readDossier } from '../features/tickets/dossier';
 import type { Transaction } from 'sequelize';
-import type { Stage, Waits } from '@odontis/contract/ticket';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Answered } from '@odontis/core/shop/judge-intake';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
 import type { Reading } from '@odontis/core/evidence/reading';
 import type { Saw } from '@odontis/core/saw/saw';
-import type { RakerTip } from '@odontis/core/raker/raker-plan';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { keepReadings } from '../features/evidence/keep-readings';
-import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Database } from '../database/connect';
 import type { SawRow } from '../features/customers/model';
 import { toSaw, toSawRow } from '../features/customers/service';
 import { FIRST_BOOK } from '../features/shop/service';
 import { loadCalibrations } from './calibrations';
 import { demoSaw, isStraight } from './demo-saw';
-import type { CameIn } from './measure-demo';
 import { measuredAfter, measuredBefore } from './measure-demo';
-import type { OtherVisit } from './other-saws';
 import { linesOfOrder } from '@odontis/core/work/lines-of-order';
-import { OTHER_VISITS, otherSaw } from './other-saws';
+import { otherSaw } from './other-saws';
+import type { Coming, Visit } from './demo-visits';
+import { DemoVisits } from './demo-visits';
 import type { PictureKind } from './pictured';
 import { PICTURE_CAPTIONS, pictureBytes, readPictured } from './pictured';
-import { COMPLAINTS, CUSTOMERS, REFUSALS, SHOP_NAME, STAFF } from './invented';
+import { CUSTOMERS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
-/** From this saw on every other one is of another family than hand and back. */
-const OTHERS_FROM = 17;
 /** How each of the staff stands to the reckoned minutes, so that paces differ as they do. */
 const PACES = [0.95, 1.2, 1.05] as const;
-/** What stands in the shop now: stage, days from today it is promised for, and what it waits for. */
-const QUEUE: readonly (readonly [Stage, number, (readonly [Waits, string])?])[] = [
-  ['measure', 2],
-  ['plan', 1],
-  ['bench', 0],
-  ['check', 0],
-  ['handover', -1],
-  ['measure', 4],
-  ['bench', -2],
-  ['plan', 3],
-  ['measure', 5],
-  ['handover', 1],
-  ['measure', 7, ['part', 'two handle bolts, ordered']],
-  ['bench', 2],
-  ['plan', 8, ['customer', 'may the toe be shortened?']],
-  ['measure', 9],
-  ['measure', 11],
-];
-
-/** Saws that stand in the shop now and were measured from pictures: hand and back saws by their number. */
-const PICTURED: Readonly<Record<number, readonly PictureKind[]>> = { 10: ['photograph', 'edge'], 13: ['scan'] };
-
-interface Visit extends Pick<CameIn, 'wear' | 'band' | 'blade'> {
-  readonly stage: Stage;
-  readonly opened: DateTime;
-  readonly promised: DateTime;
-  readonly marks: PlateMark[];
-  readonly hardened: 'no' | 'yes' | 'unsure';
-  readonly consents?: readonly string[];
-  readonly complaint: string;
-  readonly waits?: readonly [Waits, string];
-  readonly rakerTip?: RakerTip;
-  readonly pictured?: readonly PictureKind[];
-}
-
 /** The whole demo in one transaction, only into a database without people. True when it was loaded. */
 export function loadDemoShop(db: Database): Promise<boolean> {
   return db.sequelize.transaction(async (t) => {
@@ -93,7 +53,6 @@ export function loadDemoShop(db: Database): Promise<boolean> {
  */
 class DemoLoader {
   private staff: number[] = [];
-  private readonly planned: { saw: SawRow; n: number; visit: Visit; salt: number }[] = [];
   private readonly today = DateTime.now().startOf('day');
 
   constructor(
@@ -116,88 +75,23 @@ class DemoLoader {
       CUSTOMERS.map(([name, phone]) => ({ name, phone, email: '', createdBy: by })),
       { transaction, returning: true },
     );
+    const visits = new DemoVisits(this.today, this.random);
+    const planned: (Coming & { saw: SawRow; n: number })[] = [];
     for (let n = 0; n < SAWS; n++) {
       const owner = n % CUSTOMERS.length;
-      const other = this.otherAt(n);
+      const other = visits.otherAt(n);
       const facts = other ? otherSaw(other.pattern, this.random) : demoSaw(n, this.random);
       const saw = await db.models.Saw.create(
         { ...toSawRow(facts), customerId: (customers[owner] as { id: number }).id, createdBy: by },
         { transaction },
       );
-      if (other) this.otherHistory(saw, n, other, n < OTHERS_FROM + 2 * OTHER_VISITS.length);
-      else this.history(saw, n);
+      const comings = other ? visits.ofOther(n, other) : visits.ofStraight(n, saw.family);
+      planned.push(...comings.map((coming) => ({ saw, n, ...coming })));
     }
     // Numbers are given in the order saws came in.
-    this.planned.sort((a, b) => a.visit.opened.toMillis() - b.visit.opened.toMillis());
-    for (const { saw, n, visit, salt } of this.planned) await this.visit(saw, n, visit, salt);
+    planned.sort((a, b) => a.visit.opened.toMillis() - b.visit.opened.toMillis());
+    for (const { saw, n, visit, salt } of planned) await this.visit(saw, n, visit, salt);
     await loadNotes(db, this.today, transaction);
-  }
-
-  /** Every other saw from the seventeenth on, each family and state in turn. */
-  private otherAt(n: number): OtherVisit | undefined {
-    if (n < OTHERS_FROM || (n - OTHERS_FROM) % 2 !== 0) return undefined;
-    return OTHER_VISITS[((n - OTHERS_FROM) / 2) % OTHER_VISITS.length];
-  }
-
-  /** A saw of another family: now and then an earlier visit, then what it is here for now, or was refused for. */
-  private otherHistory(saw: SawRow, n: number, other: OtherVisit, here: boolean): void {
-    const { stage, complaint, marks = [], hardened = 'no', waits, consents = [], wear, rakerTip, band, blade } = other;
-    const { pictured } = other;
-    const said = {
-      complaint,
-      hardened,
-      consents,
-      ...(wear && { wear }),
-      ...(rakerTip && { rakerTip }),
-      ...(band && { band }),
-      ...(blade && { blade }),
-    } as const;
-    if (stage !== 'declined' && this.random() < 0.6) {
-      const opened = this.today.minus({ days: Math.round(80 + this.random() * 900) }).plus({ hours: 10 });
-      const past: Visit = { ...said, marks: [], stage: 'closed', opened, promised: opened.plus({ days: 6 }) };
-      this.planned.push({ saw, n, visit: past, salt: n });
-    }
-    if (!here) return;
-    const opened = this.today.minus({ days: stage === 'declined' ? 3 - other.days : 3 }).plus({ hours: 9, minutes: n });
-    const promised = stage === 'declined' ? opened : this.today.plus({ days: other.days });
-    const visit: Visit = {
-      ...{ ...said, marks: [...marks], stage, opened, promised },
-      ...(waits && { waits }),
-      ...(pictured && { pictured }),
-    };
-    this.planned.push({ saw, n, visit, salt: n });
-  }
-
-  /** Past visits over three years, then, for the first saws, what is in the shop now. */
-  private history(saw: SawRow, n: number): void {
-    const come = (visit: Visit, salt: number): void => void this.planned.push({ saw, n, visit, salt });
-    const refusal = n % 23 === 7 ? REFUSALS[Math.floor(n / 23) % REFUSALS.length] : undefined;
-    const visits = n === 2 ? 2 : Math.floor(this.random() * 2.4);
-    for (let v = 0; v < visits && !refusal; v++) {
-      const opened = this.today.minus({ days: Math.round(60 + this.random() * 1000) }).plus({ hours: 10 });
-      come({ ...this.told(), stage: 'closed', promised: opened.plus({ days: 6 }), opened }, n + v);
-    }
-    if (refusal) {
-      const mark = refusal.mark === 'bent-back' && saw.family === 'hand' ? 'crack' : refusal.mark;
-      const opened = this.today.minus({ days: 10 + n });
-      const marks: PlateMark[] = mark ? [{ kind: mark, along: 0.6, down: 0.8 }] : [];
-      const told = { hardened: refusal.hardened, complaint: refusal.complaint, marks };
-      come({ ...told, stage: 'declined', promised: opened, opened }, n);
-    }
-    const queued = QUEUE[n];
-    if (!queued || refusal) return;
-    const [stage, days, waits] = queued;
-    const opened = this.today.minus({ days: 4 }).plus({ hours: 9, minutes: n });
-    const pictured = PICTURED[n];
-    const promised = this.today.plus({ days });
-    come({ ...this.told(), stage, promised, opened, ...(waits && { waits }), ...(pictured && { pictured }) }, n);
-  }
-
-  private told(): Pick<Visit, 'marks' | 'hardened' | 'complaint'> {
-    const marks: PlateMark[] = [];
-    if (this.random() < 0.25) marks.push({ kind: 'rust', along: 0.3, down: 0.6 });
-    if (this.random() < 0.15) marks.push({ kind: 'bend', along: 0.5, down: 0.5 });
-    return { marks, hardened: 'no', complaint: COMPLAINTS[Math.floor(this.random() * COMPLAINTS.length)] as string };
   }
 
   private async visit(saw: SawRow, n: number, visit: Visit, salt: number): Promise<void> {

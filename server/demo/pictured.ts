@@ -25,7 +25,7 @@ export interface PicturedReadings {
 export type PictureKind = keyof PicturedReadings;
 const PICTURES = join(import.meta.dirname, 'pictures');
 
-/** What was read of the demo's pictures when they were made (tools/demo-pictures.ts). */
+/** What was read of the demo's pictures when they were made (`npm run demo-pictures`). */
 export const picturedReadings = (): PicturedReadings =>
   JSON.parse(readFileSync(join(PICTURES, 'readings.json'), 'utf8')) as PicturedReadings;
 

@@ -3,8 +3,8 @@ import { patchState, signalStore, withComputed, withHooks, withMethods, withProp
 import { setsOf, summariseSets } from '@odontis/core/photograph/edge-readings';
 import { edgeWords } from '@odontis/core/photograph/photograph-words';
 import type { PhotographWish } from '@odontis/core/photograph/see-marks';
-import type { LaidEdge } from '../../../workers/scan-protocol';
-import { ScanClient, ScanStopped } from '../../../workers/scan-client';
+import type { LaidEdge } from '../../../workers/picture-protocol';
+import { PictureClient, PictureStopped } from '../../../workers/picture-client';
 import { faultWords } from './picture-words';
 import type { ShownPicture } from './shown-picture';
 
@@ -37,7 +37,7 @@ const initial: EdgeState = {
 /** A photograph along the points on the measuring desk: set and lean of its teeth, until they are taken as readings. */
 export const EdgeDesk = signalStore(
   withState(initial),
-  withProps(() => ({ held: { file: null as File | null, opening: null as ScanClient | null } })),
+  withProps(() => ({ held: { file: null as File | null, opening: null as PictureClient | null } })),
   withComputed(({ edge, first, heel, laying }) => {
     const sets = computed(() => {
       const seen = edge();
@@ -70,7 +70,7 @@ export const EdgeDesk = signalStore(
     };
     const read = async (file: File): Promise<void> => {
       clear();
-      const client = new ScanClient();
+      const client = new PictureClient();
       desk.held.opening = client;
       patchState(desk, { share: 0 });
       try {
@@ -86,7 +86,7 @@ export const EdgeDesk = signalStore(
             edge: opened.edge ?? null,
           });
       } catch (error) {
-        if (!(error instanceof ScanStopped)) throw error;
+        if (!(error instanceof PictureStopped)) throw error;
       } finally {
         desk.held.opening = null;
         patchState(desk, { share: null });
@@ -98,6 +98,10 @@ export const EdgeDesk = signalStore(
       open(file: File): Promise<void> {
         desk.held.file = file;
         return read(file);
+      },
+      /** The same picture once more, by what is known now. */
+      async layAnew(): Promise<void> {
+        if (desk.held.file && desk.picture()) await read(desk.held.file);
       },
       /** The same picture once more, the points so far over the strips. */
       async standOver(overMm: number): Promise<void> {

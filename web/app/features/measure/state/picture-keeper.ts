@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { PHOTOGRAPH_PX } from '@odontis/contract/notes';
 import { base64Of } from '../../../shared/photographs/draft-photographs';
 import { TicketPageEvents } from '../../../shared/state/ticket.feature';
-import { ScanStopped } from '../../../workers/scan-client';
+import { PictureStopped } from '../../../workers/picture-client';
 import type { ShownPicture } from './shown-picture';
 
 const LONGEST_CAPTION = 200;
@@ -17,7 +17,7 @@ export class PictureKeeper {
   async keep(ticketId: number, pictures: readonly ShownPicture[], measured: string): Promise<void> {
     for (const { client, name } of pictures) {
       const small = await client.keep(PHOTOGRAPH_PX).catch((error: unknown) => {
-        if (error instanceof ScanStopped) return null;
+        if (error instanceof PictureStopped) return null;
         throw error;
       });
       if (!small) continue;

@@ -9,9 +9,10 @@ import { parseLength } from '@odontis/core/units/length';
 import { Notice } from '../../../shared/ui/notice';
 import { Speech } from '../../../shared/speech/speech';
 import { EdgeDesk } from '../state/edge-desk';
-import { ScanView } from './scan-view';
+import { TracedPicture } from './traced-picture';
 import { SetBars } from './set-bars';
 import { StripCamera } from './strip-camera';
+import { StripsPrinted } from './strips-printed';
 
 /** Teeth furthest off their own side's mean that are named. */
 const NAMED = 5;
@@ -27,12 +28,13 @@ const NAMED = 5;
     MatInput,
     MatProgressBar,
     Notice,
-    ScanView,
+    TracedPicture,
     SetBars,
     StripCamera,
+    StripsPrinted,
   ],
   templateUrl: './edge-panel.html',
-  styleUrl: './scan-panel.scss',
+  styleUrl: './trace-panel.scss',
 })
 export class EdgePanel {
   protected readonly desk = inject(EdgeDesk);

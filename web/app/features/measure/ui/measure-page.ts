@@ -1,4 +1,4 @@
-import { offsetOf, patternFrom } from '@odontis/core/saw/tooth-pattern';
+import { offsetOf } from '@odontis/core/saw/tooth-pattern';
 import { MatSelectModule } from '@angular/material/select';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { NgTemplateOutlet } from '@angular/common';
@@ -15,7 +15,7 @@ import type { Saw } from '@odontis/core/saw/saw';
 import { teethOf } from '@odontis/core/saw/saw';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { lineOf } from '@odontis/core/evidence/line-of';
-import { edgesOf, firstLineOf, isGauged, isRound, lineSawAt, softEdgesOf } from '@odontis/core/saw/edges';
+import { isGauged, softEdgesOf } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
 import { measuredOf } from '@odontis/contract/measured-saw';
 import {
@@ -30,7 +30,6 @@ import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { differencesOf } from '../../../shared/evidence/differences';
-import { cutsOf } from '@odontis/core/angles/angles-of';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { LineDesk } from '../../../shared/evidence/line-desk';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
@@ -38,10 +37,8 @@ import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { offerFile } from '../../../shared/ui/offer-file';
 import { Notice } from '../../../shared/ui/notice';
-import { anglesOfTrace } from '@odontis/core/trace/angles-of-trace';
 import { GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
-import { lengthsOfTrace } from '@odontis/contract/lengths-of-trace';
-import { ScanDesk } from '../state/scan-desk';
+import { TraceDesk } from '../state/trace-desk';
 import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
 import { AngleKeeper } from '../state/angle-keeper';
 import { AngleDesk } from './angle-desk';
@@ -49,16 +46,10 @@ import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
 import { PictureWays } from './picture-ways';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
-import type { PictureWish } from '../../../workers/scan-protocol';
-import { filedAlone } from '@odontis/core/evidence/angle-finding';
-import { teethOfPart } from '@odontis/core/evidence/quantities';
 import type { ToothSet } from '@odontis/core/photograph/edge-readings';
-import { median } from '@odontis/core/units/median';
 import { PictureKeeper } from '../state/picture-keeper';
-import type { ShownPicture } from '../state/shown-picture';
-import { setsAsReadings } from '@odontis/contract/sets-as-readings';
+import { PictureMeasures } from '../state/picture-measures';
 import { EdgeDesk } from '../state/edge-desk';
-import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
 @Component({
@@ -78,7 +69,7 @@ import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
     Conflict,
     Notice,
   ],
-  providers: [EvidenceDesk, LineDesk, ScanDesk, EdgeDesk, GaugeKeeper, AngleKeeper, PictureKeeper],
+  providers: [EvidenceDesk, LineDesk, TraceDesk, EdgeDesk, GaugeKeeper, AngleKeeper, PictureKeeper, PictureMeasures],
   templateUrl: './measure-page.html',
   styles: `
     .row {
@@ -90,14 +81,6 @@ import { RULER_MM } from '@odontis/core/photograph/measuring-strip';
     }
     .save {
       margin-left: auto;
-    }
-    .with select {
-      padding: 6px 8px;
-      font: inherit;
-      color: var(--text);
-      background: var(--paper);
-      border: 1px solid var(--rule);
-      border-radius: 4px;
     }
     .go {
       display: flex;
@@ -115,11 +98,9 @@ export class MeasurePage {
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   private readonly router = inject(Router);
-  private readonly scans = inject(ScanDesk);
-  private readonly along = inject(EdgeDesk);
-  private readonly pictures = inject(PictureKeeper);
+  private readonly trace = inject(TraceDesk);
+  private readonly measures = inject(PictureMeasures);
   private readonly gauging = inject(GaugeKeeper);
-  private readonly angles = inject(AngleKeeper);
   private leaving = false;
   protected readonly way = signal<'keyed' | 'scan' | 'gauge' | 'angles'>('keyed');
 
@@ -133,33 +114,7 @@ export class MeasurePage {
     const dossier = this.evidence.dossier();
     return !!dossier && isGauged(dossier.saw);
   });
-  /** The edge of a two-edged saw that is being gauged. */
-  protected readonly edge = computed((): Filing | null => {
-    const [saw, part] = [this.evidence.dossier()?.saw, this.gauging.part()];
-    if (!saw || edgesOf(saw).length === 0) return null;
-    return part === 'rip' || part === 'crosscut' ? part : firstLineOf(saw);
-  });
-  /** A round blade, or a set of them: a picture shows its rim among round strips. */
-  protected readonly round = computed(() => {
-    const saw = this.evidence.dossier()?.saw;
-    return !!saw && isRound(saw);
-  });
-  /** Edges or blades a picture can be of, where there are several. */
-  protected readonly scanned = computed((): readonly string[] => {
-    const saw = this.evidence.dossier()?.saw;
-    if (!saw) return [];
-    const parts: readonly string[] =
-      saw.family === 'dado' ? saw.parts.filter((p) => p.kind === 'outer').map((p) => p.id) : softEdgesOf(saw);
-    return parts.length > 1 ? parts : [];
-  });
-  protected readonly scannedPart = computed((): string | null => {
-    const [parts, chosen] = [this.scanned(), this.gauging.part()];
-    if (!this.round()) return this.edge();
-    return parts.find((part) => part === chosen) ?? parts[0] ?? null;
-  });
-  protected choosePart(part: string): void {
-    this.gauging.choosePart(part);
-  }
+  private readonly edge = this.measures.edge;
   /** What was gauged so far, in a sentence. */
   protected readonly gaugedSays = computed(() => {
     const [saw, evidence] = [this.evidence.dossier()?.saw, this.evidence.evidence()];
@@ -214,27 +169,10 @@ export class MeasurePage {
     this.sheet.handle.set(null);
     effect(() => this.sheet.laneHeight.set(this.way() === 'scan' ? 30 : 46));
     effect(() => {
-      const [dossier, edge, part] = [this.evidence.dossier(), this.edge(), this.scannedPart()];
-      if (!dossier) return;
-      untracked(() => {
-        const { saw } = dossier;
-        const { pitchMm, filing } = lineSawAt(saw, edge);
-        const laying = this.layingOf(saw, part);
-        this.along.startFrom({ pitchMm, gulletMm: this.gulletMm(edge), laying });
-        this.scans.startFrom({
-          pitchMm,
-          bevels:
-            filing === 'crosscut' && !isRound(saw) ? { plateMm: saw.plateThicknessMm, alone: filedAlone(saw) } : null,
-          pattern:
-            dossier.saw.family === 'crosscut' ? patternFrom(dossier.saw.pattern, dossier.saw.patternOffset ?? 0) : '',
-          cuts: cutsOf(dossier.saw),
-          laying,
-        });
-        if (this.leaving && dossier.ticket.stage === 'plan') {
-          this.leaving = false;
-          void this.router.navigate(['/ticket', dossier.ticket.id, 'plan']);
-        }
-      });
+      const ticket = this.evidence.dossier()?.ticket;
+      if (!this.leaving || ticket?.stage !== 'plan') return;
+      this.leaving = false;
+      void this.router.navigate(['/ticket', ticket.id, 'plan']);
     });
     effect(() => this.draw());
     effect(() => {
@@ -244,34 +182,8 @@ export class MeasurePage {
     effect(() => {
       const tooth = this.sheet.picked();
       if (tooth !== null)
-        untracked(() => (this.way() === 'scan' ? this.scans.select(tooth) : this.lines.goTo(tooth - 1)));
+        untracked(() => (this.way() === 'scan' ? this.trace.select(tooth) : this.lines.goTo(tooth - 1)));
     });
-  }
-
-  /** The middle depth of the gullets as far as they were measured, mm. */
-  private gulletMm(part: string | null): number | null {
-    const depths = estimatesOf(
-      this.evidence.evidence().flatMap((s) => s.readings),
-      'gullet-depth',
-      part,
-    ).map((e) => e.valueMm);
-    return depths.length > 0 ? median(depths) : null;
-  }
-
-  /** What a photograph is laid flat by: the plate on the strips, a blade's round, and what the shop's first printer makes of a millimetre. */
-  private layingOf(saw: Saw, part: string | null): PictureWish {
-    const printer = this.speech.book()?.stripPrinters?.[0];
-    const known = {
-      plateMm: saw.plateThicknessMm,
-      ...(isRound(saw) && {
-        round: { diameterMm: saw.diameterMm, boreMm: saw.boreMm, teeth: teethOfPart(saw, part) },
-      }),
-    };
-    if (!printer) return known;
-    return {
-      ...known,
-      printed: { along: printer.alongMm / RULER_MM.along, across: printer.acrossMm / RULER_MM.across },
-    };
   }
 
   /** The line begins elsewhere in its pattern than the ticket says: the ticket is put right. */
@@ -290,7 +202,7 @@ export class MeasurePage {
     const dossier = this.evidence.dossier();
     const habits = this.speech.book()?.habits;
     if (!dossier || !habits) return;
-    const line = this.way() === 'scan' ? this.scans.line() : null;
+    const line = this.way() === 'scan' ? this.trace.line() : null;
     const shown = { ...dossier, sessions: this.evidence.evidence() };
     const round = line ? null : roundDrawing(shown, this.speech.fine, 'before', this.gauging.part());
     if (round) {
@@ -319,7 +231,7 @@ export class MeasurePage {
     const before = this.earlier()?.teeth ?? null;
     const tooth = drawnTooth(dossier, habits);
     const pitch = line?.summary.pitchMm.value ?? this.lines.statistics()?.pitchMm ?? dossier.saw.pitchMm;
-    const cursor = line ? (this.scans.selected() ?? 0) - 1 : this.lines.cursor();
+    const cursor = line ? (this.trace.selected() ?? 0) - 1 : this.lines.cursor();
     this.sheet.drawing.set({
       ...baseDrawing(dossier, readings, tooth),
       current:
@@ -337,42 +249,17 @@ export class MeasurePage {
     });
   }
 
-  /** The traced teeth become the line's readings; undo brings back what was keyed. Set and lean, which no scan shows, stay. */
   protected takeTrace(teeth: ToothReading[]): void {
-    const line = this.scans.line();
-    if (line) this.angles.takeTrace(anglesOfTrace(line, this.scans.turns()));
-    this.keep(this.scans.scans(), 'Teeth');
-    this.lines.takeLine({ teeth, places: true }, this.scans.gauge());
+    this.measures.takeLine(teeth);
     this.way.set('keyed');
   }
-
-  /** Of any other saw the traced heights and gullets are readings by scan in the session. */
   protected gaugeTrace(): void {
-    const [line, saw] = [this.scans.line(), this.evidence.dossier()?.saw];
-    this.keep(this.scans.scans(), 'Teeth');
-    if (line && saw) {
-      const part = this.scannedPart();
-      this.gauging.takeAll(lengthsOfTrace(saw, line, part, this.scans.gauge()));
-      if (!isRound(saw)) this.angles.takeTrace(anglesOfTrace(line, this.scans.turns()), part);
-    }
+    this.measures.takeLengths();
     this.way.set('gauge');
   }
-
-  /** Set and lean seen along the points are readings by photograph in the session. */
   protected takeSets(sets: readonly ToothSet[]): void {
-    const saw = this.evidence.dossier()?.saw;
-    if (!saw) return;
-    const { rows, leans } = setsAsReadings(saw, sets, this.edge(), () => crypto.randomUUID());
-    const picture = this.along.picture();
-    if (picture) this.keep([picture], 'Set');
-    this.gauging.takeAll(rows);
-    this.evidence.take(leans);
+    this.measures.takeSets(sets);
     this.way.set(this.straight() ? 'keyed' : 'gauge');
-  }
-
-  private keep(pictures: readonly ShownPicture[], measured: string): void {
-    const id = this.evidence.dossier()?.ticket.id;
-    if (id !== undefined) void this.pictures.keep(id, pictures, measured);
   }
 
   /** All that was measured of this saw on this ticket, as an open file. */

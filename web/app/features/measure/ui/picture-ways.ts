@@ -1,30 +1,31 @@
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import type { ToothSet } from '@odontis/core/photograph/edge-readings';
+import { PictureMeasures } from '../state/picture-measures';
 import { EdgePanel } from './edge-panel';
-import { ScanPanel } from './scan-panel';
+import { TracePanel } from './trace-panel';
 
 /** Pictures that measure a saw: its teeth from the side, and along the points. */
 @Component({
   selector: 'od-picture-ways',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, EdgePanel, ScanPanel],
+  imports: [MatButtonToggleModule, EdgePanel, TracePanel],
   template: `
     <div class="row">
-      @if (parts().length > 1) {
+      @if (measures.parts().length > 1) {
         <mat-button-toggle-group
           hideSingleSelectionIndicator
-          [attr.aria-label]="partsSay()"
-          [value]="part()"
-          (change)="partChosen.emit($event.value)"
+          [attr.aria-label]="measures.round() ? 'Which blade the picture shows' : 'Which edge the picture shows'"
+          [value]="measures.part()"
+          (change)="measures.choosePart($event.value)"
         >
-          @for (one of parts(); track one) {
-            <mat-button-toggle [value]="one">{{ one }}{{ partWord() }}</mat-button-toggle>
+          @for (one of measures.parts(); track one) {
+            <mat-button-toggle [value]="one">{{ one }}{{ measures.round() ? '' : ' edge' }}</mat-button-toggle>
           }
         </mat-button-toggle-group>
       }
-      @if (alongPoints()) {
+      @if (!measures.round()) {
         <mat-button-toggle-group
           hideSingleSelectionIndicator
           aria-label="What the picture shows"
@@ -36,10 +37,10 @@ import { ScanPanel } from './scan-panel';
         </mat-button-toggle-group>
       }
     </div>
-    @if (shows() === 'points' && alongPoints()) {
+    @if (shows() === 'points' && !measures.round()) {
       <od-edge-panel (taken)="sets.emit($event)" />
     } @else {
-      <od-scan-panel [fileName]="fileName()" (taken)="taken.emit($event)" (begins)="begins.emit($event)" />
+      <od-trace-panel [fileName]="fileName()" (taken)="taken.emit($event)" (begins)="begins.emit($event)" />
     }
   `,
   styles: `
@@ -52,15 +53,8 @@ import { ScanPanel } from './scan-panel';
   `,
 })
 export class PictureWays {
+  protected readonly measures = inject(PictureMeasures);
   readonly fileName = input.required<string>();
-  /** Whether its set can be seen: a straight line's can. */
-  readonly alongPoints = input.required<boolean>();
-  /** Edges or blades that a picture can be of, where there are several; and the one it is of. */
-  readonly parts = input<readonly string[]>([]);
-  readonly part = input<string | null>(null);
-  readonly partsSay = input('Which edge the picture shows');
-  readonly partWord = input(' edge');
-  readonly partChosen = output<string>();
   readonly taken = output<ToothReading[]>();
   readonly begins = output<string>();
   readonly sets = output<readonly ToothSet[]>();

@@ -2,7 +2,7 @@ import type { ElementRef, OnDestroy } from '@angular/core';
 import { ChangeDetectionStrategy, Component, input, output, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Glimpse } from '@odontis/core/photograph/glimpse';
-import { ScanClient, ScanStopped } from '../../../workers/scan-client';
+import { PictureClient, PictureStopped } from '../../../workers/picture-client';
 import { Notice } from '../../../shared/ui/notice';
 
 /** Between two looks, ms; each is made of a frame no wider than this. */
@@ -71,7 +71,7 @@ export class StripCamera implements OnDestroy {
   protected readonly seen = signal<Glimpse | null>(null);
   protected readonly refusal = signal('');
   protected readonly running = signal(false);
-  private readonly client = new ScanClient();
+  private readonly client = new PictureClient();
   private stream: MediaStream | null = null;
   private over = false;
 
@@ -100,7 +100,7 @@ export class StripCamera implements OnDestroy {
           });
           this.seen.set(await this.client.glimpse(frame, this.pitchMm()));
         } catch (error) {
-          if (error instanceof ScanStopped) return;
+          if (error instanceof PictureStopped) return;
         }
       }
       await new Promise((resolve) => setTimeout(resolve, LOOK_MS));

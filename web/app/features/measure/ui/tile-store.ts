@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
-import { TILE_PX } from '../../../workers/scan-protocol';
-import type { ScanClient } from '../../../workers/scan-client';
-import { ScanStopped } from '../../../workers/scan-client';
+import { TILE_PX } from '../../../workers/picture-protocol';
+import type { PictureClient } from '../../../workers/picture-client';
+import { PictureStopped } from '../../../workers/picture-client';
 
 /** Tiles kept at once, a megabyte each. */
 const MOST_TILES = 96;
@@ -13,7 +13,7 @@ export class TileStore {
   /** Counts up when a tile has come. */
   readonly came = signal(0);
 
-  constructor(private readonly client: ScanClient) {}
+  constructor(private readonly client: PictureClient) {}
 
   /** The tile if it is here; if not it is on its way. */
   get(level: number, column: number, row: number): ImageBitmap | null {
@@ -40,7 +40,7 @@ export class TileStore {
       }
       this.came.update((n) => n + 1);
     } catch (error) {
-      if (!(error instanceof ScanStopped)) throw error;
+      if (!(error instanceof PictureStopped)) throw error;
     } finally {
       this.asked.delete(key);
     }

@@ -1,22 +1,22 @@
 import type { Glimpse } from '@odontis/core/photograph/glimpse';
 import type { TraceWish } from '@odontis/core/trace/trace-teeth';
 import type { TraceResult } from '@odontis/core/trace/traced-line';
-import type { Opened, PictureWish, ScanAnswer, ScanWanted, TileWanted } from './scan-protocol';
+import type { Opened, PictureWish, ScanAnswer, ScanWanted, TileWanted } from './picture-protocol';
 
 type Answer<Is extends ScanAnswer['is']> = Extract<ScanAnswer, { is: Is }>;
 /** Without its id, each kind of wish for itself. */
 type Asked = ScanWanted extends infer One ? (One extends ScanWanted ? Omit<One, 'id'> : never) : never;
 
 /** The worker was ended, by hand or by a fault of its own: nothing more comes of what was asked. */
-export class ScanStopped extends Error {}
+export class PictureStopped extends Error {}
 
 /** One picture in one worker: opened, traced, shown in tiles. Ending it stops whatever runs and gives its memory back. */
-export class ScanClient {
-  private readonly worker = new Worker(new URL('./scan.worker', import.meta.url), { type: 'module' });
+export class PictureClient {
+  private readonly worker = new Worker(new URL('./picture.worker', import.meta.url), { type: 'module' });
   private next = 0;
   private readonly waiting = new Map<
     number,
-    { done: (answer: ScanAnswer) => void; stopped: (why: ScanStopped) => void; progress: (share: number) => void }
+    { done: (answer: ScanAnswer) => void; stopped: (why: PictureStopped) => void; progress: (share: number) => void }
   >();
 
   constructor() {
@@ -55,7 +55,7 @@ export class ScanClient {
 
   end(why = 'stopped'): void {
     this.worker.terminate();
-    for (const asked of this.waiting.values()) asked.stopped(new ScanStopped(why));
+    for (const asked of this.waiting.values()) asked.stopped(new PictureStopped(why));
     this.waiting.clear();
   }
 

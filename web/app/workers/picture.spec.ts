@@ -2,9 +2,9 @@ import * as UTIF from 'utif2';
 import { madeLine, madeScan } from '@odontis/core/reference/made-scan';
 import type { GreyPicture } from '@odontis/core/trace/grey-picture';
 import { decodePicture } from './decode-picture';
-import { ScanClient, ScanStopped } from './scan-client';
-import { TILE_PX } from './scan-protocol';
-import { tilePixels } from './scan-tile';
+import { PictureClient, PictureStopped } from './picture-client';
+import { TILE_PX } from './picture-protocol';
+import { tilePixels } from './picture-tile';
 
 const MADE = madeScan(madeLine({ teeth: 24, pitchMm: 2.54, rakeDeg: -12, unevenMm: 0.1 }), { dpi: 300, skewDeg: 1 });
 
@@ -69,7 +69,7 @@ describe('tiles of a scan', () => {
 
 describe('the scan worker', () => {
   it('opens, reports as it goes, traces the same teeth, and gives tiles', async () => {
-    const client = new ScanClient();
+    const client = new PictureClient();
     const shares: number[] = [];
     const opened = await client.open(await fileOf(MADE.picture, 'image/png'), (share) => shares.push(share));
     expect(opened.ok).toBeTrue();
@@ -83,9 +83,9 @@ describe('the scan worker', () => {
   });
 
   it('stopped half way it answers nobody with a result', async () => {
-    const client = new ScanClient();
+    const client = new PictureClient();
     const opening = client.open(await fileOf(MADE.picture, 'image/png'), () => undefined);
     client.end();
-    await expectAsync(opening).toBeRejectedWithError(ScanStopped);
+    await expectAsync(opening).toBeRejectedWithError(PictureStopped);
   });
 });

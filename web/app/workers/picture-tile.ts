@@ -1,6 +1,6 @@
 import type { GreyPicture } from '@odontis/core/trace/grey-picture';
-import type { TileWanted } from './scan-protocol';
-import { TILE_PX } from './scan-protocol';
+import type { TileWanted } from './picture-protocol';
+import { TILE_PX } from './picture-protocol';
 
 /** A tile's own pixels as red, green, blue and clear: `null` beyond the picture. Coarser levels take the middle of each block. */
 export function tilePixels(picture: GreyPicture, { level, column, row }: TileWanted): ImageData | null {

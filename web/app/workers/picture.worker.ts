@@ -13,8 +13,8 @@ import { seeCodes } from '@odontis/core/photograph/see-codes';
 import { traceTeeth } from '@odontis/core/trace/trace-teeth';
 import { decodePicture, greyFrame } from './decode-picture';
 import './own-code-reader';
-import type { Opened, PictureWish, ScanAnswer, ScanWanted } from './scan-protocol';
-import { smallJpeg, tilePixels } from './scan-tile';
+import type { Opened, PictureWish, ScanAnswer, ScanWanted } from './picture-protocol';
+import { smallJpeg, tilePixels } from './picture-tile';
 
 let picture: GreyPicture | null = null;
 /** How a round blade's rim was laid out in that picture. */

@@ -25,9 +25,9 @@ import { TILE_PX, TileStore } from './tile-store';
 /** Screen pixels to a picture's pixel when a tooth is brought near. */
 const NEAR = 3;
 
-/** A scan with its trace over it: wheel and drag zoom and move, a click picks the nearest tooth or puts a mark. */
+/** A picture with its trace over it: wheel and drag zoom and move, a click picks the nearest tooth or puts a mark. */
 @Component({
-  selector: 'od-scan-view',
+  selector: 'od-traced-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButton],
   template: `
@@ -42,7 +42,9 @@ const NEAR = 3;
     <div class="zoom">
       <button matButton="outlined" class="small" type="button" (click)="by(2)" aria-label="Nearer">+</button>
       <button matButton="outlined" class="small" type="button" (click)="by(0.5)" aria-label="Further">−</button>
-      <button matButton="outlined" class="small" type="button" (click)="whole()" aria-label="Whole scan">whole</button>
+      <button matButton="outlined" class="small" type="button" (click)="whole()" aria-label="Whole picture">
+        whole
+      </button>
     </div>
   `,
   styles: `
@@ -73,8 +75,8 @@ const NEAR = 3;
     }
   `,
 })
-export class ScanView implements OnDestroy {
-  readonly scan = input.required<ShownPicture>();
+export class TracedPicture implements OnDestroy {
+  readonly picture = input.required<ShownPicture>();
   readonly index = input.required<number>();
   readonly line = input.required<TracedLine | null>();
   readonly selected = input.required<number | null>();
@@ -92,7 +94,7 @@ export class ScanView implements OnDestroy {
   private readonly view = signal<ZoomTransform>(zoomIdentity);
   private readonly skin = signal(0);
   private palette: Palette | null = null;
-  private readonly store = computed(() => new TileStore(this.scan().client));
+  private readonly store = computed(() => new TileStore(this.picture().client));
   private readonly watchers: { disconnect(): void }[] = [];
   private readonly height = 230;
   private readonly zoomer = zoom<HTMLCanvasElement, unknown>().on('zoom', (event: { transform: ZoomTransform }) =>
@@ -100,7 +102,7 @@ export class ScanView implements OnDestroy {
   );
   protected readonly says = computed(() => {
     const line = this.line();
-    const { name } = this.scan();
+    const { name } = this.picture();
     const points = this.points().length;
     if (points > 0) return `${name} with ${points} points seen on it.`;
     return line
@@ -160,7 +162,7 @@ export class ScanView implements OnDestroy {
 
   /** The whole picture, as wide as the view. */
   protected whole(): void {
-    const { widthPx, heightPx } = this.scan().header;
+    const { widthPx, heightPx } = this.picture().header;
     const k = Math.min(this.width() / widthPx, this.height / heightPx);
     this.zoomer.scaleExtent([Math.min(1, k) / 1.5, 16]);
     const at = zoomIdentity.translate((this.width() - k * widthPx) / 2, (this.height - k * heightPx) / 2).scale(k);
@@ -240,7 +242,7 @@ export class ScanView implements OnDestroy {
 
   /** The level whose pixels are no larger than the screen's, over a coarse one that stands in until it comes. */
   private drawTiles(context: CanvasRenderingContext2D, view: ZoomTransform): void {
-    const { widthPx, heightPx } = this.scan().header;
+    const { widthPx, heightPx } = this.picture().header;
     const fine = Math.max(0, Math.floor(Math.log2(1 / view.k)));
     const coarse = Math.max(fine, Math.ceil(Math.log2(Math.max(widthPx / (4 * TILE_PX), 1))));
     context.imageSmoothingEnabled = view.k < 2;

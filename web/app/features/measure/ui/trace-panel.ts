@@ -16,16 +16,17 @@ import { parseLength } from '@odontis/core/units/length';
 import { offerFile } from '../../../shared/ui/offer-file';
 import { Notice } from '../../../shared/ui/notice';
 import { Speech } from '../../../shared/speech/speech';
-import { ScanDesk } from '../state/scan-desk';
-import { ScanView } from './scan-view';
+import { TraceDesk } from '../state/trace-desk';
+import { TracedPicture } from './traced-picture';
 import { StripCamera } from './strip-camera';
+import { StripsPrinted } from './strips-printed';
 
 /** What a click on the picture means. */
 type Hand = 'pick' | 'add' | 'length';
 
-/** A scan becomes readings: opened, scaled, traced, looked over where in doubt, taken. */
+/** A picture becomes readings: opened, scaled, traced, looked over where in doubt, taken. */
 @Component({
-  selector: 'od-scan-panel',
+  selector: 'od-trace-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     MatFormFieldModule,
@@ -34,14 +35,15 @@ type Hand = 'pick' | 'add' | 'length';
     MatButtonToggleModule,
     MatProgressBar,
     Notice,
-    ScanView,
+    TracedPicture,
     StripCamera,
+    StripsPrinted,
   ],
-  templateUrl: './scan-panel.html',
-  styleUrl: './scan-panel.scss',
+  templateUrl: './trace-panel.html',
+  styleUrl: './trace-panel.scss',
 })
-export class ScanPanel {
-  protected readonly desk = inject(ScanDesk);
+export class TracePanel {
+  protected readonly desk = inject(TraceDesk);
   protected readonly speech = inject(Speech);
   readonly fileName = input.required<string>();
   readonly taken = output<ToothReading[]>();
@@ -84,13 +86,12 @@ export class ScanPanel {
   protected readonly camera = signal<'first' | 'joined' | null>(null);
   protected readonly least = ROUND_DIAMETERS_MM.least;
   protected readonly most = ROUND_DIAMETERS_MM.most;
-  protected readonly printers = computed(() => this.speech.book()?.stripPrinters ?? []);
 
   protected readonly tooth = computed(
     () => this.desk.line()?.teeth.find((t) => t.tooth === this.desk.selected()) ?? null,
   );
   protected readonly dpiOf = computed(() => {
-    const scale = this.desk.scan()?.scale;
+    const scale = this.desk.picture()?.scale;
     return scale ? (25.4 / scale.mmPerPx).toFixed(0) : '';
   });
   protected readonly notes = computed(() => this.desk.line()?.notes.map((note) => NOTE_WORDS[note]) ?? []);
@@ -174,7 +175,7 @@ export class ScanPanel {
     event.preventDefault();
     const told = Number(this.shared());
     if (Number.isInteger(told) && told >= 4) this.desk.joinAll(told);
-    else this.slip.set('Say how many teeth both scans show, four at least.');
+    else this.slip.set('Say how many teeth both pictures show, four at least.');
   }
 
   /** One hand on the keys: choose, nudge, call, accept. */
