@@ -7,7 +7,8 @@ export default defineConfig({
   outputDir: '../test-results',
   workers: shopPorts().length,
   timeout: 120_000,
-  expect: { timeout: 10_000 },
+  // Two workers, their shops and databases share what cores there are.
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   forbidOnly: true,
   use: {
