@@ -1,5 +1,5 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import { errorFunction } from 'simple-statistics';
+import { tabledBell, tabledErf } from '../trace/normal-tables';
 
 /** How a tooth that leans out stands off its wall, seen from over its point: rising from both sides to the tip. mm. */
 export interface BumpShape {
@@ -21,8 +21,7 @@ function ramp(x: number, s: number): number {
   const u = x / s;
   if (u < -6) return 0;
   if (u > 6) return x;
-  const below = (1 + errorFunction(u / Math.SQRT2)) / 2;
-  return x * below + (s * Math.exp(-0.5 * u * u)) / Math.sqrt(2 * Math.PI);
+  return (x * (1 + tabledErf(u / Math.SQRT2))) / 2 + (s * tabledBell(u)) / Math.sqrt(2 * Math.PI);
 }
 
 /** One bump as it was fitted. mm. */

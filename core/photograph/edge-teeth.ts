@@ -67,7 +67,8 @@ function wallLevel(near: readonly Column[], x: number): number {
   for (let round = 0; round < 4; round++) {
     line = linearRegression(kept.map((c) => [c.x - x, c.y]));
     const offs = near.map((c) => c.y - line.m * (c.x - x) - line.b);
-    const low = median(offs.filter((o) => o <= median(offs)));
+    const middle = median(offs);
+    const low = median(offs.filter((o) => o <= middle));
     const scatter = 1.4826 * median(offs.filter((o) => o < low + 0.02).map((o) => Math.abs(o - low))) + 0.004;
     kept = near.filter((_, i) => Math.abs((offs[i] as number) - low) < 2.5 * scatter);
     if (kept.length < 6) break;

@@ -71,7 +71,9 @@ function lookAt({ widthPx, heightPx, grey }: GreyPicture, w: Window): SeenDot | 
   /** Distance from the middle in the dot's own radii. */
   const awayAt = (i: number, j: number): number => {
     const [dx, dy] = [i + 0.5 - w.x, j + 0.5 - w.y];
-    return Math.hypot((dx * w.by - dy * w.bx) / w.size, (dy * w.ax - dx * w.ay) / w.size);
+    const [u, v] = [(dx * w.by - dy * w.bx) / w.size, (dy * w.ax - dx * w.ay) / w.size];
+    // The careful hypot is ten times as slow, and this is asked ten million times.
+    return Math.sqrt(u * u + v * v);
   };
   for (let j = top; j <= bottom; j++)
     for (let i = left; i <= right; i++) {

@@ -74,7 +74,7 @@ export function photographWords(
     );
   if (light < SHADOW_SHARE)
     warnings.push(
-      'A shadow lies over a part of the strips. Turn the lamp or the saw and take it again if teeth lie in it.',
+      'A shadow lies along the teeth or over a part of the strips. Turn the lamp or the saw and take it again if teeth lie in it.',
     );
   return {
     seen:

@@ -15,6 +15,7 @@ import type { SeenCode } from './find-strips';
 import { glimpse } from './glimpse';
 import { homography, mapped } from './homography';
 import { codeOf, stripOf } from './measuring-strip';
+import { photographWords } from './photograph-words';
 import { readPhotograph } from './read-photograph';
 import { showsStrips } from './see-marks';
 import { seeCodes } from './see-codes';
@@ -146,6 +147,22 @@ describe('a telephone’s photograph on measuring strips', () => {
       grey: new Uint8Array(450_000).map((_, i) => (i * 7919) % 251),
     };
     expect(showsStrips(await seeCodes(noise))).toBeFalse();
+  });
+
+  it('a shadow along the teeth is said, uneven light over the whole is none', async () => {
+    const lit = async (scene: Partial<PhotographScene>) => {
+      const { picture, codes } = await seen(scene);
+      const read = laid(picture, codes);
+      return { light: read.facts.light, warns: photographWords(read, LINE.pitchMm).warnings };
+    };
+    const plain = await lit({ unevenLight: 0.4 });
+    expect(plain.light).toBeGreaterThan(0.6);
+    expect(plain.warns).toEqual([]);
+    // The strips themselves lie in the light.
+    const shaded = await lit({ shadow: 0.4 });
+    expect(Math.abs(shaded.light - 0.4)).toBeLessThan(0.04);
+    expect(shaded.warns).toEqual([jasmine.stringMatching(/^A shadow lies along the teeth/)]);
+    expect((await lit({ shadow: 0.7 })).warns).toEqual([]);
   });
 
   it('a code is one of ours or none', () => {

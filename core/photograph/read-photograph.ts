@@ -6,6 +6,7 @@ import type { StripLie } from './fit-camera';
 import { laidOut, takenUp } from './fit-camera';
 import type { Place } from './homography';
 import type { Strip } from './measuring-strip';
+import { marginLight } from './margin-light';
 import { MARKS_END_MM } from './measuring-strip';
 import type { PhotographFacts, PhotographRefused, PhotographWish } from './see-marks';
 import { placeErrorOf, scaleErrorOf, seeMarks, USUAL_PLATE_MM } from './see-marks';
@@ -71,7 +72,7 @@ export function readPhotograph(
     mmPerPx,
     scaleError: scaleErrorOf(seen, region.lengthMm, mmPerPx),
     placeErrorMm: placeErrorOf(seen, mmPerPx),
-    facts,
+    facts: { ...facts, light: Math.min(facts.light, marginLight(laid, mmPerPx)) },
     bench: {
       strips: strips.map(({ strip }, s) => ({ key: keyOf(strip), lie: lies[s] as StripLie })),
       grid: region.lie,

@@ -42,7 +42,7 @@ export interface PhotographFacts {
   readonly heightMm: number;
   readonly blurPx: number;
   readonly rmsPx: number;
-  /** Paper's darkest share of its brightest along the strips: a shadow lies there where it is small. */
+  /** Paper's darkest share of its brightest along the strips, or over the points of that beside it: a shadow lies there where it is small. */
   readonly light: number;
 }
 

@@ -2,7 +2,6 @@ import type { PictureView } from './grey-picture';
 import type { FlankLine } from './flank-line';
 import { fitOffsets } from './flank-line';
 import { crossing, isClean, lookAcross, MOST_LOOKS, sidesOf } from './flank-looks';
-import { levelAt } from './line-levels';
 import type { FlankWish, RoughFlank } from './rough-flank';
 import { FEWEST_PLACES, FROM_DEPTH, roughFlank } from './rough-flank';
 
@@ -90,8 +89,7 @@ function fineLine(view: PictureView, wish: FlankWish, rough: RoughFlank, toDepth
     CLEAN[seen] = isClean(n, off, sides) ? 1 : 0;
     clean += CLEAN[seen++] as number;
   }
-  const cleanShare = clean / count;
-  if (cleanShare > ENOUGH_CLEAN && clean >= FEWEST_CLEAN) {
+  if (clean > ENOUGH_CLEAN * count && clean >= FEWEST_CLEAN) {
     let kept = 0;
     for (let n = 0; n < seen; n++) {
       if (!CLEAN[n]) continue;
@@ -99,16 +97,6 @@ function fineLine(view: PictureView, wish: FlankWish, rough: RoughFlank, toDepth
       YS[kept++] = YS[n] as number;
     }
     seen = kept;
-  } else if (cleanShare < MOSTLY_CLEAN) {
-    // A small blurred tooth: its gullet nowhere shows the space's own grey, which the line's over it does.
-    const space = levelAt(wish.levels.over, view.widthPx, wish.tip.x);
-    seen = 0;
-    for (let n = 0; n < count; n++) {
-      const off = crossing(n, inside, space, true);
-      if (Number.isNaN(off)) continue;
-      OFFS[seen] = off;
-      YS[seen++] = yAt(n);
-    }
   }
   return fitOffsets(rough, wish.way, { offs: OFFS, ys: YS, count: seen }, { inside, outside, blurPx, fromY, toY });
 }
@@ -120,4 +108,3 @@ const CLEAR_DEPTH = 0.25;
 /** A share so small of clean looks, or so few, make no line: then all are taken. */
 const ENOUGH_CLEAN = 0.3;
 const FEWEST_CLEAN = 8;
-const MOSTLY_CLEAN = 0.8;

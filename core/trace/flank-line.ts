@@ -142,7 +142,7 @@ function medianSize(sizes: Float64Array, count: number): number {
 }
 
 /** What the pixels' grid may bend an edge by from one end of a flank to the other, px: no number of places takes it away. No source. */
-const PIXEL_BIAS = 0.045;
+export const PIXEL_BIAS = 0.045;
 
 /** No edge is known better than this at one place, px: eight bits and the lens allow no more. */
 const LEAST_ROUGH = 0.03;

@@ -125,15 +125,13 @@ const MOMENT_STEPS = 4;
  * Where the look number `n` passes from the tooth to the space, nearest to where the edge was
  * expected; px outwards, NaN where it does not pass. The crossing of the half-way grey leans towards the middles
  * of pixels; the area under the step does not, whatever its blur, so that decides:
- * a step at e in a window up to b leaves the area b - e. Where the window meets another flank it is `narrow`: then the
- * half-way grey is nearer to the truth.
+ * a step at e in a window up to b leaves the area b - e.
  */
-export function crossing(n: number, inside: number, outside: number, narrow = false): number {
+export function crossing(n: number, inside: number, outside: number): number {
   const start = n * PROFILE_LENGTH;
   const half = (inside + outside) / 2;
   const rising = outside > inside;
   let best = -1;
-  let between = 0;
   for (let k = 0; k + 1 < PROFILE_LENGTH; k++) {
     const a = LOOKS[start + k] as number;
     const b = LOOKS[start + k + 1] as number;
@@ -141,10 +139,8 @@ export function crossing(n: number, inside: number, outside: number, narrow = fa
     const nearer = Math.abs(half - a) < Math.abs(b - half) ? k : k + 1;
     if (best >= 0 && Math.abs(nearer - MIDDLE_STEP) >= Math.abs(best - MIDDLE_STEP)) continue;
     best = nearer;
-    between = k + (half - a) / (b - a);
   }
   if (best < 0) return NaN;
-  if (narrow) return -REACH_PX + between * STEP_PX;
   const from = Math.max(0, best - MOMENT_STEPS);
   const to = Math.min(PROFILE_LENGTH - 1, best + MOMENT_STEPS);
   let area = 0;

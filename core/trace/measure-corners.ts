@@ -6,10 +6,11 @@ import type { Corner } from './corner';
 import type { LineCorners } from './line-corners';
 import type { LineLevels } from './line-levels';
 import { median } from '../units/median';
+import { fitSmallFlanks } from './small-flanks';
 import type { ToothBand } from './tooth-band';
 import { onCurve } from './tooth-band';
-import type { TruncatedCorner } from './truncated-corner';
-import { meetingOf, SURE, truncatedCorner } from './truncated-corner';
+import type { UsualCorner } from './truncated-corner';
+import { meetingOf, onPixels, truncatedCorner, usualCorner } from './truncated-corner';
 
 /** A tooth measured in pixels of the view: its tip, its two flanks, and the gullet on its right. */
 export interface MeasuredCorner {
@@ -27,6 +28,10 @@ export interface MeasuredCorner {
   readonly roughDepthPx: number;
 }
 
+/** Teeth less deep than this are looked at as a whole, px. */
+const SMALL_PX = 18;
+/** Teeth that say how blunt a line is. */
+const SAMPLED = 48;
 /** Without flanks a place is known to about a pixel. */
 const ROUGH_PLACE_PX = 0.6;
 /** Grey unexplained about a point moves it by so many pixels for the whole contrast: seen on made scans. */
@@ -61,14 +66,39 @@ export function measureCorners(
       backsEnd,
     });
   };
-  const flanks = tips.map((tip, i) => {
+  const alone = tips.map((tip, i) => {
     if (i % 16 === 0) report(i / tips.length);
     // A tooth's left flank is met going right from the gullet on its left.
     return { left: flank(tip, gullets[i] as Corner, 1), right: flank(tip, gullets[i + 1] as Corner, -1) };
   });
-  const blurPx = median(flanks.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
-  const sure = surenessOf(tips, flanks, (tip, left, right) =>
-    truncatedCorner(view, left, right, 1, rowOf(tip), blurPx, noise),
+  const usualBlurPx = median(alone.flatMap((f) => [f.left, f.right]).flatMap((f) => (f ? [f.blurPx] : []))) || 0.6;
+  const small = depthPx < SMALL_PX && !backsEnd;
+  const { flanks, blurPx } = small
+    ? fitSmallFlanks(
+        view,
+        tips.map((tip, i) => ({
+          ...(alone[i] as { left: FlankLine | null; right: FlankLine | null }),
+          tipY: rowOf(tip),
+          leftGulletY: rowOf(gullets[i] as Corner),
+          rightGulletY: rowOf(gullets[i + 1] as Corner),
+        })),
+        levels,
+        usualBlurPx,
+      )
+    : { flanks: alone, blurPx: usualBlurPx };
+  const looks = small ? onPixels : undefined;
+  // What the others are, a tooth is likely to be.
+  const step = Math.max(1, Math.floor(tips.length / SAMPLED));
+  const usual = usualCorner(
+    tips.flatMap((tip, i) => {
+      const { left, right } = flanks[i] ?? { left: null, right: null };
+      const corner =
+        i % step === 0 &&
+        left &&
+        right &&
+        truncatedCorner(view, left, right, 1, rowOf(tip), blurPx, noise, null, looks);
+      return corner ? [corner] : [];
+    }),
   );
   const measured = tips.map((tip, i): MeasuredCorner => {
     const { left, right } = flanks[i] as { left: FlankLine | null; right: FlankLine | null };
@@ -78,7 +108,7 @@ export function measureCorners(
     const roughDepthPx = (rowOf(gullets[i] as Corner) + rowOf(below)) / 2 - tipY;
     const gap = (tips[i + 1]?.x ?? Infinity) - tip.x > 1.5 * pitchPx;
     return {
-      ...tipOf(view, tip, tipY, left, right, blurPx, noise, sure),
+      ...tipOf(view, tip, tipY, left, right, blurPx, noise, usual, looks),
       left,
       right,
       roughDepthPx,
@@ -88,25 +118,6 @@ export function measureCorners(
     };
   });
   return withoutGulletSpecks(measured);
-}
-
-/** Teeth that say whether the line is sharp, and how short of it, in errors, their middle may be. */
-const SAMPLED = 24;
-const SHARP_SHORT = 0.1;
-
-/** How clear of a sharp corner a tip of this line must stand to be blunt: what the others are, it is likely to be. */
-function surenessOf(
-  tips: readonly Corner[],
-  flanks: readonly { readonly left: FlankLine | null; readonly right: FlankLine | null }[],
-  cornerOf: (tip: Corner, left: FlankLine, right: FlankLine) => TruncatedCorner | null,
-): number {
-  const step = Math.max(1, Math.floor(tips.length / SAMPLED));
-  const short = tips.flatMap((tip, i) => {
-    const { left, right } = flanks[i] ?? { left: null, right: null };
-    const corner = i % step === 0 && left && right ? cornerOf(tip, left, right) : null;
-    return corner ? [corner.shortBy] : [];
-  });
-  return short.length > 0 && median(short) < SHARP_SHORT ? SURE.sharp : SURE.blunt;
 }
 
 /** A gullet's bottom this much nearer to its flanks' meeting than the line's usual one, px, is hidden by a speck. */
@@ -147,7 +158,8 @@ function tipOf(
   right: FlankLine | null,
   blurPx: number,
   noise: number,
-  sure: number,
+  usual: UsualCorner | null,
+  looks: typeof onPixels | undefined,
 ): Pick<MeasuredCorner, 'tip' | 'flatPx' | 'flatError' | 'excess' | 'misfit'> {
   const rough = {
     tip: { x: tip.x, y: tipY, xError: ROUGH_PLACE_PX, yError: ROUGH_PLACE_PX },
@@ -158,7 +170,7 @@ function tipOf(
   };
   const meeting = left && right && meetingOf(left, right);
   if (!meeting) return rough;
-  const corner = truncatedCorner(view, left, right, 1, tipY, blurPx, noise, sure);
+  const corner = truncatedCorner(view, left, right, 1, tipY, blurPx, noise, usual, looks);
   const gone = corner?.gonePx ?? Math.max(0, tipY - meeting.y);
   const goneError = corner ? Math.hypot(corner.goneError, MISFIT_PX * corner.misfit) : ROUGH_PLACE_PX;
   const y = meeting.y + gone;

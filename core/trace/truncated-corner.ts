@@ -2,6 +2,7 @@ import type { PictureView } from './grey-picture';
 import type { FlankLine } from './flank-line';
 import { flankX } from './flank-line';
 import { greyAt } from './grey-picture';
+import { median } from '../units/median';
 import { tabledBell, tabledErf } from './normal-tables';
 
 /**
@@ -19,8 +20,9 @@ export interface TruncatedCorner {
   readonly excess: number;
   /** How badly a wedge cut off level explains the grey about the point, as a share of the contrast: rust, dust, a nick. */
   readonly misfit: number;
-  /** By how many errors less is there than a sharp corner has. */
-  readonly shortBy: number;
+  /** How much less is there than a sharp corner has, as the sum of its looks' shares, and its standard error. */
+  readonly deficit: number;
+  readonly deficitError: number;
 }
 
 /** Where two flanks meet, with the errors of the place; null for lines nearly parallel. */
@@ -43,8 +45,30 @@ export function meetingOf(
   };
 }
 
-/** The looks at a corner: so many along its axis and across it, so far apart, px. */
+/** Where a corner is looked at, px from the meeting point, rows counted into the body; and of how many pixels' noise their sum is. */
+interface Looks {
+  readonly at: readonly (readonly [x: number, y: number])[];
+  readonly pixels: number;
+  /** The blur there is known to this share. No source. */
+  readonly blurSpread: number;
+}
+type LooksOf = (x: number, y: number, meetX: number, meetY: number, up: 1 | -1) => Looks;
+
+/** Nine looks about a place, so far apart, px. */
 const LOOKS = [-0.6, 0, 0.6];
+const betweenPixels: LooksOf = (x, y, meetX, meetY, up) => ({
+  at: LOOKS.flatMap((along) => LOOKS.map((across) => [x - meetX + across, up * (y - meetY) + along] as const)),
+  pixels: 5,
+  blurSpread: 0.05,
+});
+/** The nine pixels about a place, at their middles: no blur is added between them. */
+export const onPixels: LooksOf = (x, y, meetX, meetY, up) => ({
+  at: [-0.5, 0.5, 1.5].flatMap((i) =>
+    [-0.5, 0.5, 1.5].map((j) => [Math.floor(x) + i - meetX, up * (Math.floor(y) + j - meetY)] as const),
+  ),
+  pixels: 9,
+  blurSpread: 0.05,
+});
 /** Steps of the blur's integral, in blurs. */
 const STEP_BLURS = 0.5;
 const REACH_BLURS = 3.2;
@@ -96,7 +120,8 @@ export function truncatedCorner(
   seenY: number,
   blurPx: number,
   noise: number,
-  sure: number = SURE.blunt,
+  usual: UsualCorner | null = null,
+  looksOf: LooksOf = betweenPixels,
 ): TruncatedCorner | null {
   const meeting = meetingOf(left, right);
   if (!meeting) return null;
@@ -117,7 +142,8 @@ export function truncatedCorner(
     const between = { least: Math.min(...shares), most: Math.max(...shares) };
     // Which grey is a point's, and whether a cut explains a tip: of a plain gullet nobody asks.
     const asked = up === 1 || greys.length > 1;
-    const found = cutOf(look, wedge, near, noise / Math.abs(body - rest), meeting.yError, between, sure, asked);
+    const looks = (x: number, y: number): Looks => looksOf(meetX + x, meetY + up * y, meetX, meetY, up);
+    const found = cutOf(look, looks, wedge, near, noise / Math.abs(body - rest), meeting.yError, between, usual, asked);
     if (!found) continue;
     const corner = {
       meetX,
@@ -126,7 +152,8 @@ export function truncatedCorner(
       goneError: found.error,
       excess: found.excess,
       misfit: found.misfit,
-      shortBy: found.shortBy,
+      deficit: found.deficit,
+      deficitError: found.deficitError,
     };
     if (best === null || found.off < best.off) best = { corner, off: found.off };
   }
@@ -148,34 +175,41 @@ interface Cut {
   readonly off: number;
   /** The same, but for what lies between the plate's grey and a bevel's. */
   readonly misfit: number;
-  readonly shortBy: number;
+  readonly deficit: number;
+  readonly deficitError: number;
 }
 
 function cutOf(
   look: (x: number, y: number) => number,
+  looksOf: (x: number, y: number) => Looks,
   wedge: Wedge,
   near: number,
   noise: number,
   lineError: number,
   between: { readonly least: number; readonly most: number },
-  sure: number,
+  usual: UsualCorner | null,
   asked: boolean,
 ): Cut | null {
   const { blurPx } = wedge;
   const axis = axisLean(wedge);
   const start = axisCrossing(look, axis, near, blurPx);
   if (start === null) return null;
+  const looks = looksOf(axis * start, start);
   const overLooks = (of: (x: number, y: number) => number): number => {
     let sum = 0;
-    for (const along of LOOKS) for (const across of LOOKS) sum += of(axis * (start + along) + across, start + along);
+    for (const [x, y] of looks.at) sum += of(x, y);
     return sum;
   };
   const seen = overLooks(look);
   const modelled = (gone: number): number => overLooks((x, y) => shareAt(wedge, x, y, gone));
   const sharp = modelled(0);
+  const blurred = overLooks((x, y) => shareAt({ ...wedge, blurPx: blurPx * (1 + looks.blurSpread) }, x, y, 0));
   // Noise of the nine, the lines' own errors (a row more or less of wedge), and the greys'.
   const shifted = overLooks((x, y) => shareAt(wedge, x, y + lineError, 0));
-  const error = Math.hypot((noise * LOOKS.length ** 2) / Math.sqrt(LOOK_PIXELS), shifted - sharp, LEVEL_ERROR * seen);
+  const own = Math.hypot((noise * looks.at.length) / Math.sqrt(looks.pixels), shifted - sharp);
+  // What the greys and the blur are off they are off at every corner of the line.
+  const shared = Math.hypot(LEVEL_ERROR * seen, blurred - sharp);
+  const error = Math.hypot(own, shared);
   const explained = (gone: number): Pick<Cut, 'off' | 'misfit'> => {
     let [off, misfit] = [0, 0];
     if (!asked) return { off, misfit };
@@ -191,26 +225,64 @@ function cutOf(
     return { off: Math.sqrt(off / count), misfit: Math.sqrt(misfit / count) };
   };
   const most = start + 3 * blurPx + 1;
-  const shortBy = (sharp - seen) / error;
-  if (shortBy < sure) {
-    // As much may be gone as does not yet show.
-    // What a small cut takes off the looks' sum grows with its square: the triangle that is missing.
-    const hidden = Math.min(
-      most,
-      blurPx * Math.sqrt((sharp - Math.min(seen, sharp) + error) / (sharp - modelled(blurPx))),
-    );
-    return {
-      gone: 0,
-      error: Math.hypot(lineError, hidden / 2),
-      excess: Math.max(0, -shortBy),
-      shortBy,
-      ...explained(0),
-    };
-  }
-  // Little more than its error short of a sharp corner, most of it is error: less is gone than it looks.
-  const { gone, slope } = solveCut(modelled, seen + (sure * error * sure ** 2) / shortBy ** 2, sharp, most);
-  return { gone, error: Math.hypot(lineError, error / slope), excess: 0, shortBy, ...explained(gone) };
+  const deficit = sharp - seen;
+  const weighed = usual ? likelyDeficit({ deficit, error: own }, usual) : { deficit, error: own, like: false };
+  const likely = { deficit: weighed.deficit, error: Math.hypot(weighed.error, shared) };
+  const found = { excess: Math.max(0, -deficit / error), deficit, deficitError: own };
+  // What a small cut takes off the looks' sum grows with its square: the triangle that is missing.
+  const ofOneBlur = sharp - modelled(blurPx);
+  const cutBy = (less: number): number => Math.min(most, blurPx * Math.sqrt(Math.max(0, less) / ofOneBlur));
+  const cutError = (cutBy(likely.deficit + likely.error) - cutBy(likely.deficit - likely.error)) / 2;
+  if (likely.deficit < (usual ? 0 : SURE * error))
+    return { ...found, gone: 0, error: Math.hypot(lineError, cutError), ...explained(0) };
+  const { gone, slope } = solveCut(modelled, sharp - likely.deficit, sharp, most);
+  return {
+    ...found,
+    gone,
+    error: Math.hypot(lineError, weighed.like ? Math.min(likely.error / slope, cutError) : likely.error / slope),
+    excess: 0,
+    ...explained(gone),
+  };
 }
+
+/** How blunt the corners of a line are: the middle of their deficits and how far those go from it. */
+export interface UsualCorner {
+  readonly deficit: number;
+  readonly spread: number;
+}
+
+/** A corner whose deficit is so many errors off the line's is another's: broken, nicked, dusty. */
+const OTHER_ERRORS = 4;
+
+/**
+ * Corners of one line were worked alike: each one's deficit, weighed against the others' (a normal mean of normal
+ * means: Gelman and others, Bayesian Data Analysis, 2013, section 5.4, from memory).
+ */
+function likelyDeficit(
+  own: { readonly deficit: number; readonly error: number },
+  usual: UsualCorner,
+): { readonly deficit: number; readonly error: number; readonly like: boolean } {
+  if (Math.abs(own.deficit - usual.deficit) > OTHER_ERRORS * Math.hypot(own.error, usual.spread))
+    return { ...own, like: false };
+  const [w, v] = [1 / own.error ** 2, 1 / usual.spread ** 2];
+  return {
+    deficit: (w * own.deficit + v * usual.deficit) / (w + v),
+    error: 1 / Math.sqrt(w + v),
+    like: true,
+  };
+}
+
+/** What corners seen one by one say of all of them: the middle, and the scatter that their errors do not explain. */
+export function usualCorner(corners: readonly TruncatedCorner[]): UsualCorner | null {
+  if (corners.length < FEWEST_CORNERS) return null;
+  const deficit = median(corners.map((c) => c.deficit));
+  const error = median(corners.map((c) => c.deficitError));
+  const scatter = 1.4826 * median(corners.map((c) => Math.abs(c.deficit - deficit)));
+  const spread = Math.sqrt(Math.max(0, scatter ** 2 - error ** 2));
+  return { deficit: Math.max(0, deficit), spread: Math.max(spread, LEAST_SPREAD * error) };
+}
+const FEWEST_CORNERS = 5;
+const LEAST_SPREAD = 0.1;
 
 /**
  * The cut at which a falling function takes a value, and its steepness there:
@@ -248,9 +320,6 @@ function solveCut(
 /** The looks' sum is matched to this share of one look. */
 const SOLVED = 0.004;
 
-/** Pixels that the nine looks are drawn from: their noise is no smaller than that of so many. */
-const LOOK_PIXELS = 5;
-
 /** Tangent of the bisector of two lines that leave a point downwards. */
 function axisLean({ left, right }: Wedge): number {
   const [a, b] = [Math.hypot(1, left), Math.hypot(1, right)];
@@ -279,7 +348,7 @@ function axisCrossing(
   return best;
 }
 
-/** A corner is blunt once it stands clear of a sharp one by so many errors: sooner on a line whose teeth are blunt. */
-export const SURE = { sharp: 1.4, blunt: 0.35 } as const;
+/** A corner of which no others are known is blunt once it stands clear of a sharp one by so many errors. */
+const SURE = 0.35;
 /** The two greys are known to about this share of their contrast. */
 const LEVEL_ERROR = 0.006;
