@@ -35,10 +35,11 @@ export function sideOf(columns: readonly Column[], pitchMm: number, blurMm: numb
     knots.push({ x, y: wallLevel(near, x) });
   }
   const wallAt = (x: number): number => {
-    const k = Math.max(0, Math.min(knots.length - 2, knots.findIndex((knot) => knot.x > x) - 1));
+    const onward = knots.findIndex((knot) => knot.x > x);
+    const k = Math.max(0, Math.min(knots.length - 2, (onward < 0 ? knots.length : onward) - 1));
     const [a, b] = [knots[k] ?? { x: 0, y: 0 }, knots[k + 1] ?? knots[k] ?? { x: 1, y: 0 }];
-    const share = b.x === a.x ? 0 : Math.min(1, Math.max(0, (x - a.x) / (b.x - a.x)));
-    return a.y + share * (b.y - a.y);
+    // Before the first and beyond the last of them as straight on as between the two nearest.
+    return b.x === a.x ? a.y : a.y + ((x - a.x) / (b.x - a.x)) * (b.y - a.y);
   };
   const offs = columns.map(({ x, y }) => ({ x, off: y - wallAt(x) }));
   const window = (x: number): { xs: number[]; offs: number[]; x: number } => {

@@ -5,6 +5,7 @@ import type { EdgeScene } from '../reference/made-edge-photograph';
 import { edgePhotograph } from '../reference/made-edge-photograph';
 import { madeLine, randomFrom } from '../reference/made-line';
 import { setsOf, summariseSets } from './edge-readings';
+import { sideOf } from './edge-teeth';
 import { wallsOf } from './edge-walls';
 import { readEdge } from './read-edge';
 import { seeCodes } from './see-codes';
@@ -126,6 +127,17 @@ describe('a saw photographed along its points', () => {
     const upper = codes.filter(({ text }) => text.startsWith('ODS1AT1'));
     const one = readEdge(picture, upper, known);
     expect(one.ok ? '' : one.code).toBe('no-strips-both-sides');
+  });
+
+  it('a wall that slopes is followed to its very end: plain plate beyond the last tooth is none', () => {
+    const [pitchMm, tips] = [4, [8, 16, 24, 32, 40]];
+    const rise = (x: number): number =>
+      Math.max(0, ...tips.map((tip) => (x <= tip && x > tip - 2 ? (x - tip + 2) * 0.15 : 0)));
+    const columns = Array.from({ length: 600 }, (_, i) => ({ x: i / 10, y: 1 + 0.02 * (i / 10) + rise(i / 10) }));
+    const side = sideOf(columns, pitchMm, 0.05);
+    expect(side.bumps.length).toBe(tips.length);
+    for (const bump of side.bumps) expect(Math.abs(bump.heightMm - 0.3)).toBeLessThan(0.03);
+    for (const x of [0.5, 30, 59.5]) expect(Math.abs(side.wallAt(x) - (1 + 0.02 * x))).toBeLessThan(0.01);
   });
 });
 
