@@ -21,8 +21,8 @@ import { sampledBand, WORN_BAND } from '../server/demo/demo-band';
 import { dialledBlade, WORN_BLADE } from '../server/demo/demo-blade';
 import { rakerInputs } from '../core/reference/random-raker-saw';
 import { wornCrosscut } from '../server/demo/demo-crosscut';
-import { measuredSaw } from '@odontis/core/testcut/cut-saws';
 import { toothLoads } from '@odontis/core/testcut/load';
+import { sawNow } from '@odontis/core/work/tooth-line/cut-saws';
 import { testCut } from '@odontis/core/testcut/test-cut';
 import { freeArcLp, jointLineLp, minimaxSpacingLp, solveLp } from '../core/reference/linear-program';
 import { smoothestByQuadprog, smoothestQp } from '../core/reference/quadratic-program';
@@ -60,8 +60,7 @@ function saw(teeth: number) {
   const low = flats.fromMm.map((v, i) => v - (shift[i] as number) * PITCH_MM);
   const high = flats.toMm.map((v, i) => v - (shift[i] as number) * PITCH_MM);
   const tips = Array.from(study.prepared.xMm, (xMm, i) => ({ xMm, yMm: study.prepared.yMm[i] as number }));
-  const facts = { plateThicknessMm: 0.6, pitchMm: PITCH_MM, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
-  const cut = measuredSaw(readings, study.tooth, facts, 0.05);
+  const cut = sawNow(study);
   return { study, flats, low, high, tips, cut };
 }
 

@@ -7,7 +7,8 @@ export interface ToothSection {
   readonly tooth: number;
   /** Tip over the joint line. */
   readonly heightMm: number;
-  readonly lean: Lean;
+  /** The side its point is on; null of one filed straight across, such as a raker. */
+  readonly lean: Lean | null;
   /** Set per side, to the side it leans. */
   readonly setMm: number;
   /** Fall of its ridge from the point to the other side: 0 for a chisel. */
@@ -32,6 +33,7 @@ export interface KerfSection {
  */
 export function cuttingEdge(tooth: ToothSection, plateThicknessMm: number, bentMm: number): Piece {
   const half = plateThicknessMm / 2;
+  if (tooth.lean === null) return { z0: -half, y0: tooth.heightMm, z1: half, y1: tooth.heightMm };
   const side = tooth.lean === 'right' ? 1 : -1;
   const low = tooth.setMm * Math.max(0, 1 - tooth.dropMm / bentMm);
   const point = { z: side * (half + tooth.setMm), y: tooth.heightMm };

@@ -63,27 +63,28 @@ function tally(loadMm: Float64Array): LoadResult {
 /**
  * On a fleamed saw left and right points score separate lines (geometry section
  * 10): two interleaved series, each following its own kind only, equal teeth
- * carrying 2 d. `right[i]` is 1 where tooth i's point is on the right. O(n).
+ * carrying 2 d; rakers, which plane between, follow rakers. `series[i]` is 0 where tooth i's point is on the left, 1 on
+ * the right, 2 where it is filed straight across. O(n).
  */
 export function scoringLoads(
   line: CuttingLine,
-  right: Uint8Array,
+  series: Uint8Array,
   sinkMm: number,
 ): LoadResult & {
   readonly leftMm: number;
   readonly rightMm: number;
 } {
   const n = line.xMm.length;
-  if (right.length !== n) throw new RangeError('Every tooth needs its side.');
+  if (series.length !== n) throw new RangeError('Every tooth needs its side.');
   const loadMm = new Float64Array(n);
-  const sums = [0, 0];
-  for (const sideOf of [0, 1]) {
-    const at = Array.from(right, (r, i) => (r === sideOf ? i : -1)).filter((i) => i >= 0);
+  const sums = [0, 0, 0];
+  for (const own of [0, 1, 2]) {
+    const at = Array.from(series, (one, i) => (one === own ? i : -1)).filter((i) => i >= 0);
     if (at.length === 0) continue;
     // The round trip is the whole line's: the series keeps its own travel, and ends where the line does.
-    const series = seriesLoads(line, at, sinkMm);
-    at.forEach((i, k) => (loadMm[i] = series[k] as number));
-    sums[sideOf] = series.reduce((s, v) => s + v, 0);
+    const loads = seriesLoads(line, at, sinkMm);
+    at.forEach((i, k) => (loadMm[i] = loads[k] as number));
+    sums[own] = loads.reduce((s, v) => s + v, 0);
   }
   return { ...tally(loadMm), leftMm: sums[0] as number, rightMm: sums[1] as number };
 }

@@ -1,9 +1,4 @@
 import fc from 'fast-check';
-import { makeOrder } from '../work/tooth-line/make-order';
-import { studyLine } from '../work/tooth-line/study';
-import { evenSaw, planInputs } from '../reference/random-saw';
-import { plannedSaw } from '../work/tooth-line/planned-saw';
-import { measuredSaw } from './cut-saws';
 import type { Piece } from './envelope';
 import { envelopeAt, upperEnvelope } from './envelope';
 import { hopMm } from './hop';
@@ -11,7 +6,6 @@ import type { ToothSection } from './kerf-section';
 import { cuttingEdge, kerfSection, wallMarks } from './kerf-section';
 import type { CuttingLine } from './load';
 import { loadsAgainstSink, scoringLoads, toothLoads } from './load';
-import { cutStory, testCut } from './test-cut';
 
 const line = (heights: readonly number[], cut: 'push' | 'pull' = 'push', off: readonly number[] = []): CuttingLine => ({
   xMm: Float64Array.from(heights, (_, i) => i * 2 + (off[i] ?? 0)),
@@ -223,102 +217,5 @@ describe('the kerf in section', () => {
   it('refuses nothing at all', () => {
     expect(() => kerfSection([], 0.8, 0.4)).toThrowError(RangeError);
     expect(() => kerfSection([tooth(1)], 0, 0.4)).toThrowError(RangeError);
-  });
-});
-
-describe('the virtual test cut', () => {
-  it('before, as planned and after: a worn saw works more teeth, hops less and cuts as wide as its plan says', () => {
-    for (const seed of [1, 2, 3, 4, 5]) {
-      const wave = (i: number, k: number): number => Math.abs(Math.sin(i * (1.3 + seed) + k));
-      const readings = evenSaw(70, 2).map((r, i) => ({
-        ...r,
-        xMm: r.xMm + 0.1 * wave(i, 1),
-        yMm: -0.12 * Math.sin((Math.PI * i) / 70) - 0.06 * wave(i, 2),
-        setMm: 0.04 + 0.02 * wave(i, 3),
-      }));
-      const inputs = planInputs(readings, 2);
-      const study = studyLine(inputs);
-      const plan = makeOrder(study, study.recommended.depthMm);
-      expect(plan.work).toBe('tune');
-      const facts = { plateThicknessMm: 0.6, pitchMm: 2, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
-      const before = measuredSaw(readings, study.tooth, facts, 0.05);
-      const { planned, after, ...story } = cutStory(before, plannedSaw(plan), null, {
-        sinkMm: 0.005,
-        boardMm: 20,
-      });
-      expect(after).toBeNull();
-      expect(planned?.loads.shareWorking).toBeGreaterThan(story.before.loads.shareWorking);
-      expect(planned?.hopMm).toBeLessThan(story.before.hopMm);
-      expect(planned?.section.widthMm).toBeCloseTo(plan.forecast.cut.kerfMm, 9);
-      expect(planned?.marks.length).toBe(0);
-    }
-  });
-  it('the drift is that of its own sets and loads: more set on the left runs left, and with even set the side that carries more', () => {
-    const study = studyLine(planInputs(evenSaw(40, 2), 2));
-    const facts = { plateThicknessMm: 0.8, pitchMm: 2, fleamDeg: 0, toothHeightMm: study.toothHeightMm };
-    const cutOf = (setOf: (tooth: number) => number, high: (tooth: number) => number = () => 0, fleamDeg = 0) => {
-      const readings = evenSaw(40, 2).map((r) => ({ ...r, yMm: high(r.tooth), setMm: setOf(r.tooth) }));
-      return testCut(measuredSaw(readings, study.tooth, { ...facts, fleamDeg }, 0), { sinkMm: 0.02, boardMm: 20 });
-    };
-    // Odd teeth lean left.
-    const left = cutOf((t) => (t % 2 ? 0.09 : 0.05) + 0.001 * (t % 3));
-    expect(left.drift.runsTo).toBe('left');
-    const mean = (odd: number): number => {
-      const own = Array.from({ length: 40 }, (_, i) => i + 1).filter((t) => t % 2 === odd);
-      return own.reduce((s, t) => s + (t % 2 ? 0.09 : 0.05) + 0.001 * (t % 3), 0) / own.length;
-    };
-    expect(left.drift.setDifferenceMm).toBeCloseTo(mean(1) - mean(0), 12);
-    expect(left.drift.setErrorMm).toBeGreaterThan(0);
-    const loaded = cutOf(
-      () => 0.05,
-      (t) => (t % 2 ? 0 : -0.005),
-    );
-    expect(loaded.drift.runsTo).toBe('left');
-    // Every odd tooth stands 0.005 proud: it carries 0.025 of each pair's 0.04, its follower 0.015.
-    expect(loaded.drift.loadDifference).toBeCloseTo((0.025 - 0.015) / 0.04, 2);
-    expect(loaded.loads.totalMm).toBeCloseTo(40 * 0.02, 9);
-    // With fleam both sides score lines of their own: the low side carries as much as the high.
-    expect(
-      cutOf(
-        () => 0.05,
-        (t) => (t % 2 ? 0 : -0.005),
-        20,
-      ).drift.loadDifference,
-    ).toBeCloseTo(0, 9);
-  });
-  it('takes a saw as it lies: a tilt of the line is no unevenness, and unmeasured set is what is told', () => {
-    const readings = evenSaw(30, 2).map((r) => ({ ...r, yMm: 3 + 0.01 * r.xMm + (r.tooth === 9 ? 0.2 : 0) }));
-    const facts = { plateThicknessMm: 0.8, pitchMm: 2, fleamDeg: 0, toothHeightMm: 1.2 };
-    const saw = measuredSaw(readings, studyLine(planInputs(readings, 2)).tooth, facts, 0.07);
-    const sum = saw.line.heightMm.reduce((s, v) => s + v, 0);
-    const turn = saw.line.heightMm.reduce((s, v, i) => s + v * (saw.line.xMm[i] as number), 0);
-    expect(sum).toBeCloseTo(0, 9);
-    expect(turn).toBeCloseTo(0, 7);
-    expect(Math.max(...saw.line.heightMm)).toBe(saw.line.heightMm[8] as number);
-    expect(saw.teeth.every((t) => t.setMm === 0.07)).toBeTrue();
-    expect(saw.bentMm).toBeCloseTo(0.4, 12);
-  });
-  it('a plan that leaves the set leaves each tooth its own', () => {
-    const readings = evenSaw(20, 2).map((r) => ({ ...r, setMm: 0.06 + 0.001 * r.tooth }));
-    const inputs = planInputs(readings, 2);
-    const plan = makeOrder(studyLine(inputs), 0);
-    expect(plan.forecast.set.reset).toBeFalse();
-    expect(plannedSaw(plan).teeth.map((t) => t.setMm)).toEqual(readings.map((r) => r.setMm));
-  });
-  it('an even saw set alike runs true and loads both sides alike', () => {
-    const readings = evenSaw(40, 2).map((r) => ({ ...r, setMm: 0.05 }));
-    const study = studyLine(planInputs(readings, 2, { angles: { rakeDeg: -15, fleamDeg: 20 } }));
-    const saw = measuredSaw(
-      readings,
-      study.tooth,
-      { plateThicknessMm: 0.8, pitchMm: 2, fleamDeg: 20, toothHeightMm: study.toothHeightMm },
-      0,
-    );
-    const cut = testCut(saw, { sinkMm: 0.04, boardMm: 20 });
-    expect(cut.drift.runsTo).toBe('true');
-    expect(cut.loads.worstOverMean).toBeCloseTo(1, 6);
-    expect(cut.hopMm).toBeLessThan(1e-12);
-    expect(cut.section.ridgeMm).toBeGreaterThan(0.1);
-    expect(() => testCut({ ...saw, teeth: [] }, { sinkMm: 0.04, boardMm: 20 })).toThrowError(RangeError);
   });
 });

@@ -13,6 +13,8 @@ export interface CutSaw {
   readonly teeth: readonly ToothSection[];
   readonly plateThicknessMm: number;
   readonly bentMm: number;
+  /** False where no set was read: neither walls nor drift are known then. */
+  readonly setKnown: boolean;
 }
 
 /** The wood and the hand. */
@@ -23,11 +25,14 @@ export interface CutConditions {
 }
 
 export interface TestCut {
+  /** Numbers of the teeth, in the order of their loads. */
+  readonly teeth: Int32Array;
   readonly loads: LoadResult;
   readonly hopMm: number;
-  readonly section: KerfSection;
+  /** Null where the set is not known. */
+  readonly section: KerfSection | null;
   readonly marks: readonly WallMark[];
-  readonly drift: DriftEstimate;
+  readonly drift: DriftEstimate | null;
 }
 
 const sideOf = (teeth: readonly ToothSection[], side: 'left' | 'right'): SideSet => {
@@ -40,37 +45,21 @@ const sideOf = (teeth: readonly ToothSection[], side: 'left' | 'right'): SideSet
 /**
  * The virtual test cut (geometry section 10): load a tooth and the share
  * working, hop, kerf in section, marks on the wall, drift. Teeth whose ridge falls
- * score two lines of their own; chisels follow one another. O(n log n).
+ * score two lines of their own, and rakers plane after rakers; chisels follow one another. O(n log n).
  */
 export function testCut(saw: CutSaw, conditions: CutConditions): TestCut {
   const { line, teeth } = saw;
   if (teeth.length !== line.xMm.length) throw new RangeError('Every tooth needs its place and its section.');
-  const fleamed = teeth.some((t) => t.dropMm > 0);
-  const right = Uint8Array.from(teeth, (t) => (t.lean === 'right' ? 1 : 0));
-  const loads = fleamed ? scoringLoads(line, right, conditions.sinkMm) : toothLoads(line, conditions.sinkMm);
-  const carried = (side: 0 | 1): number => loads.loadMm.reduce((s, v, i) => (right[i] === side ? s + v : s), 0);
+  const apart = teeth.some((t) => t.dropMm > 0 || t.lean === null);
+  const series = Uint8Array.from(teeth, (t) => (t.lean === null ? 2 : t.lean === 'right' ? 1 : 0));
+  const loads = apart ? scoringLoads(line, series, conditions.sinkMm) : toothLoads(line, conditions.sinkMm);
+  const carried = (side: 0 | 1): number => loads.loadMm.reduce((s, v, i) => (series[i] === side ? s + v : s), 0);
   return {
+    teeth: Int32Array.from(teeth, (t) => t.tooth),
     loads,
     hopMm: hopMm(line.xMm, line.heightMm, conditions.boardMm),
-    section: kerfSection(teeth, saw.plateThicknessMm, saw.bentMm),
-    marks: wallMarks(teeth),
-    drift: estimateDrift(sideOf(teeth, 'left'), sideOf(teeth, 'right'), carried(0), carried(1)),
+    section: saw.setKnown ? kerfSection(teeth, saw.plateThicknessMm, saw.bentMm) : null,
+    marks: saw.setKnown ? wallMarks(teeth) : [],
+    drift: saw.setKnown ? estimateDrift(sideOf(teeth, 'left'), sideOf(teeth, 'right'), carried(0), carried(1)) : null,
   };
-}
-
-/** The same cut before filing, as planned, and as measured after; what is not known yet is null. */
-export interface CutStory {
-  readonly before: TestCut;
-  readonly planned: TestCut | null;
-  readonly after: TestCut | null;
-}
-
-export function cutStory(
-  before: CutSaw,
-  planned: CutSaw | null,
-  after: CutSaw | null,
-  conditions: CutConditions,
-): CutStory {
-  const of = (saw: CutSaw | null): TestCut | null => (saw ? testCut(saw, conditions) : null);
-  return { before: testCut(before, conditions), planned: of(planned), after: of(after) };
 }

@@ -124,6 +124,17 @@ test('plan: the handle moves the numbers, Enter brings the advice back, acceptin
   await expect(page.getByText('share of teeth to reach')).toBeVisible();
   await page.getByText('why?').first().click();
   await expect(page.locator('od-curve-chart canvas')).toBeVisible();
+  // The cut is foretold as it is and as chosen; a thicker board carries the saw on more teeth.
+  const cut = page.getByRole('region', { name: 'The cut foretold' });
+  const hops = async (): Promise<number[]> =>
+    [...(await cut.getByRole('row', { name: /^Hop/ }).innerText()).matchAll(/([\d.]+) thou/g)].map((m) => Number(m[1]));
+  const [hop = NaN, chosen = NaN] = await hops();
+  expect(chosen).toBeLessThan(hop);
+  const board = cut.getByLabel('Thickness of the board');
+  await board.fill('150 mm');
+  await board.press('Enter');
+  await expect.poll(async () => (await hops())[0]).toBeLessThan(hop);
+  await cut.getByRole('radio', { name: 'green wood' }).click();
   await expectAccessible(page);
   await press(page, 'button', /^Joint .* and tune$/);
   await expect(page).toHaveURL(/\/bench$/);

@@ -2,7 +2,6 @@ import { join } from 'node:path';
 import { expect } from '@playwright/test';
 import { dossier as answered } from '@odontis/contract/dossier';
 import type { Dossier } from '@odontis/contract/dossier';
-import { shop as shopAnswered } from '@odontis/contract/shop';
 import { test } from '../fixtures/shop';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
@@ -54,12 +53,19 @@ test('a blade among its round strips and a saw along its points are measured fro
     .toEqual([50, true, blade.photographs.length + 1]);
 
   // The shop has measured two printers: pictures are laid by the one whose strips they show.
-  const shop = shopAnswered.parse(await (await request.get('/api/shop')).json());
-  const printers = [
-    { name: 'Office', alongMm: 240, acrossMm: 150 },
-    { name: 'Workshop', alongMm: 250, acrossMm: 156.25 },
-  ];
-  await request.put('/api/shop', { data: { version: shop.version, book: { ...shop.book, stripPrinters: printers } } });
+  await page.goto('/shopbook');
+  const printers = page.locator('od-strip-printers');
+  for (const [name, along, across] of [
+    ['Office', '240', '150'],
+    ['Workshop', '250', '156.25'],
+  ] as const) {
+    const added = printers.locator('form');
+    await added.getByLabel('Another printer').fill(name);
+    await added.getByLabel('Ruler of 240 mm').fill(along);
+    await added.getByLabel('Ruler of 150 mm').fill(across);
+    await added.getByRole('button', { name: 'Add it as measured' }).click();
+    await expect(printers.getByRole('button', { name: `Take ${name} out` })).toBeVisible();
+  }
 
   const saw = withPicture('hand');
   await page.goto(`/ticket/${saw.ticket.id}/measure`);
@@ -67,17 +73,19 @@ test('a blade among its round strips and a saw along its points are measured fro
   await page.getByRole('radio', { name: 'Set, along the points' }).click();
   await page.locator('od-edge-panel input[type=file]').setInputFiles(picture('along-the-points.jpg'));
   await expect(page.getByText(/36 teeth seen along the points/)).toBeVisible({ timeout: 60_000 });
-  const printedOn = async (name: string): Promise<string> => {
-    await page.getByLabel('Strips printed on').click();
+  const said = page.getByText(/teeth seen along the points/);
+  const office = (await said.textContent()) ?? '';
+  const printedOn = async (name: string): Promise<void> => {
+    await page.getByRole('combobox', { name: 'Strips printed on' }).click();
     await page.getByRole('option', { name }).click();
-    await expect(page.getByText('Reading the picture')).toHaveCount(0, { timeout: 60_000 });
-    return (await page.getByText(/teeth seen along the points/).textContent()) ?? '';
   };
-  const office = await printedOn('Office');
   await expect(page.getByText(/Nobody has measured this printer’s rulers/)).toHaveCount(0);
   // Strips that came out longer stand for more: the lens was further off.
-  expect(await printedOn('Workshop')).not.toBe(office);
-  expect(await printedOn('another printer, not measured')).toBe(office);
+  await printedOn('Workshop');
+  await expect(said).toBeVisible({ timeout: 60_000 });
+  await expect(said).not.toHaveText(office);
+  await printedOn('another printer, not measured');
+  await expect(said).toHaveText(office, { timeout: 60_000 });
   await expect(page.getByText(/Nobody has measured this printer’s rulers/)).toBeVisible();
   await page.getByLabel('First tooth from the heel').fill('0');
   await page.getByRole('button', { name: 'Count from it' }).click();
@@ -97,4 +105,10 @@ test('a blade among its round strips and a saw along its points are measured fro
     .toEqual([41, 76, 36, saw.photographs.length + 1]);
   // The line measured before stands, with the set that was seen since.
   await expect(page.getByRole('button', { name: 'Measured: plan the work' })).toBeEnabled();
+  // Other journeys begin in a shop that has measured none.
+  await page.goto('/shopbook');
+  for (const name of ['Office', 'Workshop']) {
+    await printers.getByRole('button', { name: `Take ${name} out` }).click();
+    await expect(printers.getByRole('button', { name: `Take ${name} out` })).toHaveCount(0);
+  }
 });

@@ -30,9 +30,12 @@ export class Counter {
   async type(label: string | RegExp, text: string): Promise<void> {
     const field = this.page.getByLabel(label, typeof label === 'string' ? { exact: true } : {}).first();
     // An empty field wears its label over itself: a finger lands on that, and the field is in focus all the same.
-    if (this.hands === 'touch') await field.tap({ force: true });
-    else await field.focus();
-    await expect(field).toBeFocused();
+    // What was kept a moment ago may still move the page under the finger: then it taps again.
+    await expect(async () => {
+      if (this.hands === 'touch') await field.tap({ force: true });
+      else await field.focus();
+      await expect(field).toBeFocused({ timeout: 1000 });
+    }).toPass({ timeout: 20_000 });
     // Letter by letter, as a person types: a page that takes the focus away between two letters loses one.
     await field.fill('');
     await this.page.keyboard.type(text);

@@ -1,25 +1,20 @@
-import { measuredSaw } from '../../testcut/cut-saws';
 import type { TestCut } from '../../testcut/test-cut';
-import { cutStory } from '../../testcut/test-cut';
 import { cutterLeans } from '../../evidence/sides';
 import { USUAL_SHOES_MM } from '../../line/jointer';
 import { anglesFor, DEFAULT_HABITS, tipAngleOf, USUAL_PULL } from '../habits';
 import type { CrosscutRecord, PullRecord, StraightRecord } from '../saw-record';
 import { shortTeeth } from './chase-offer';
+import { viewDepth } from './depth-view';
+import { foretellCut, USUAL_BOARD_MM } from './foretold-cut';
 import { rolesOf } from './cutters';
 import type { LineInputs } from './inputs';
 import { lineInputsOf } from './inputs';
 import { makeOrder } from './make-order';
-import { plannedSaw } from './planned-saw';
 import type { LineStudy } from './study';
 import { studyLine } from './study';
 
-/** The sink a pitch and the board a plan's virtual cut is made with. No source. */
-const CUT = { sinkShare: 0.02, boardMm: 25 } as const;
-
 /**
- * A saw's order from its record, its short teeth, and, of a line of like teeth, a virtual cut before
- * and after. `depthMm` overrides the advised joint. Throws RangeError on a pattern or zones that do
+ * A saw's order from its record, its short teeth, and a virtual cut before and after. `depthMm` overrides the advised joint. Throws RangeError on a pattern or zones that do
  * not fit the line.
  */
 export function orderOfRecord(record: StraightRecord | CrosscutRecord | PullRecord, depthMm?: number) {
@@ -32,23 +27,15 @@ export function orderOfRecord(record: StraightRecord | CrosscutRecord | PullReco
   return planOf(studyLine(inputs), depthMm);
 }
 
-/** A study's order, its short teeth, and, of a line of like teeth that cuts on the push, a virtual cut before and after. */
+/** A study's order, its short teeth, and a virtual cut before and after. */
 export function planOf(study: LineStudy, depthMm?: number) {
   const { inputs } = study;
   const order = makeOrder(study, depthMm ?? study.recommended.depthMm);
   const chase = shortTeeth(study, order.choice.depthMm);
-  // How rakers plane what the cutters score, and what a top bevel cuts, is not cut out here.
-  if (study.cutters || study.pull) return { order, chase, cut: null };
-  const { pitchMm, toothHeightMm } = study;
-  const { plateThicknessMm } = inputs.saw;
-  const facts = { plateThicknessMm, pitchMm, fleamDeg: inputs.angles.fleamDeg, toothHeightMm };
-  const story = cutStory(
-    measuredSaw(inputs.readings, study.tooth, facts, study.set.perSideMm),
-    plannedSaw(order),
-    null,
-    { sinkMm: CUT.sinkShare * pitchMm, boardMm: CUT.boardMm },
-  );
-  return { order, chase, cut: { before: told(story.before), planned: story.planned && told(story.planned) } };
+  const view = viewDepth(study, order.choice.depthMm);
+  const asked = { wood: inputs.saw.wood, boardMm: USUAL_BOARD_MM };
+  const { now, chosen, needs, assumes } = foretellCut(study, view, order.forecast.set, asked);
+  return { order, chase, cut: { before: told(now), planned: told(chosen), needs, assumes } };
 }
 
 /** A saw of cutters and rakers: the first zone is its line, any others its toe. A long plate, as none is told. */
@@ -163,9 +150,9 @@ function told(cut: TestCut) {
     shareWorking: cut.loads.shareWorking,
     worstOverMean: cut.loads.worstOverMean,
     hopMm: cut.hopMm,
-    kerfMm: cut.section.widthMm,
-    ridgeMm: cut.section.ridgeMm,
-    section: cut.section.polygon,
+    kerfMm: cut.section?.widthMm ?? null,
+    ridgeMm: cut.section?.ridgeMm ?? null,
+    section: cut.section?.polygon ?? null,
     marks: cut.marks,
     drift: cut.drift,
   };

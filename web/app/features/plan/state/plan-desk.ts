@@ -14,6 +14,9 @@ import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence
 import { isConverting } from '@odontis/core/judgement/triage';
 import { coverageOf } from '@odontis/core/work/tooth-line/coverage';
 import { teethOf } from '@odontis/core/saw/saw';
+import type { Wood } from '@odontis/core/saw/families';
+import { foretellCut, USUAL_BOARD_MM } from '@odontis/core/work/tooth-line/foretold-cut';
+import { recall, remember } from '../../../shared/api/remembered';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
 import { baseDrawing } from '../../../sawpage/build-drawing';
@@ -29,8 +32,17 @@ interface PlanState {
   readonly again: boolean;
   /** Which edge of a two-edged saw is looked at; the order is of both. */
   readonly edge: 'first' | 'other';
+  /** The wood that the cut is foretold in, the ticket's where nobody chose; and the board's thickness, mm. */
+  readonly cutWood: Wood | null;
+  readonly boardMm: number;
 }
-const initial: PlanState = { again: false, edge: 'first' };
+const BOARD = 'cutBoardMm';
+const initial: PlanState = {
+  again: false,
+  edge: 'first',
+  cutWood: null,
+  boardMm: Number(recall(BOARD)) || USUAL_BOARD_MM,
+};
 
 /** What is chosen on the plan page and everything that comes of it: study, view at the depth, order, offers. */
 export const PlanDesk = signalStore(
@@ -270,7 +282,15 @@ export const PlanDesk = signalStore(
         before: inputs.from ? teeth(inputs.from.angles, study.tooth.backDeg) : null,
       };
     });
+    /** The cut as it is and as chosen; null where new teeth are cut. */
+    const cutNow = computed(() => {
+      const [study, view, order] = [desk.found(), viewNow(), orderNow()];
+      if (!study || !view || !order || order.inputs.retooth) return null;
+      const asked = { wood: desk.cutWood() ?? study.inputs.saw.wood, boardMm: desk.boardMm() };
+      return foretellCut(study, view, order.forecast.set, asked);
+    });
     return {
+      cut: cutNow,
       disagrees: disagreesNow,
       wish: wishNow,
       base: baseNow,
@@ -297,6 +317,11 @@ export const PlanDesk = signalStore(
       /** The depth of the line that is looked at; null as advised. */
       chooseDepth: (mm: number | null): void => choose(desk.other() ? { besideMm: mm } : { depthMm: mm }),
       lookAt: (edge: PlanState['edge']): void => patchState(desk, { edge }),
+      cutIn: (cutWood: Wood): void => patchState(desk, { cutWood }),
+      cutBoard: (boardMm: number): void => {
+        remember(BOARD, String(boardMm));
+        patchState(desk, { boardMm });
+      },
       planAgain: (again: boolean): void => patchState(desk, { again }),
     };
   }),

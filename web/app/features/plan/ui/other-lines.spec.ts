@@ -71,7 +71,7 @@ describe('the plan of other lines than a hand saw’s', () => {
       sheet()
         .drawing()
         ?.lanes.map((l) => l.id),
-    ).toEqual(['over', 'rakers', 'flats', 'spacing', 'set']);
+    ).toEqual(['over', 'rakers', 'flats', 'spacing', 'set', 'load']);
     expect(sheet().drawing()?.ends).toEqual({ heel: 'end A', toe: 'end B' });
     await choose('straight');
     expect(text()).toContain('Jointer’s file straight');

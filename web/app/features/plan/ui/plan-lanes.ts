@@ -1,3 +1,4 @@
+import type { ForetoldCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import type { OrderLane } from '@odontis/core/work/tooth-line/lanes';
 import type { Lane } from '../../../sawpage/drawing';
 
@@ -21,3 +22,14 @@ export const planLanes = (lanes: readonly OrderLane[], say: (mm: number) => stri
     limit,
     say: unit === 'strokes' ? (value) => `${Math.round(value)} strokes` : say,
   }));
+
+/** Load on every tooth, as it is behind as it is chosen: what each takes beyond all before it. */
+export const loadLane = ({ now, chosen }: ForetoldCut, say: (mm: number) => string): Lane => ({
+  id: 'load',
+  name: 'Load',
+  values: chosen.loads.loadMm,
+  before: now.loads.loadMm,
+  kind: 'bars',
+  limit: NaN,
+  say,
+});

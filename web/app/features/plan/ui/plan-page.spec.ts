@@ -57,7 +57,44 @@ describe('the plan page', () => {
       sheet()
         .drawing()
         ?.lanes.map((l) => l.id),
-    ).toEqual(['over', 'spacing', 'strokes', 'set']);
+    ).toEqual(['over', 'spacing', 'strokes', 'set', 'load']);
+  });
+
+  it('the cut is foretold as it is and as chosen, moves with the handle, and changes with the wood and the board', async () => {
+    await open();
+    const cells = (name: string): string[] =>
+      [...host().querySelectorAll('od-foretold-cut tr')]
+        .filter((r) => r.querySelector('th')?.textContent?.trim().startsWith(name))
+        .flatMap((r) => [...r.querySelectorAll(':scope > td')].map((cell) => cell.textContent?.trim() ?? ''));
+    const load = (): readonly number[] => [
+      ...(sheet()
+        .drawing()
+        ?.lanes.find((l) => l.id === 'load')?.values ?? []),
+    ];
+    await pull(0);
+    const [hop, loads] = [cells('Hop'), load()];
+    expect(hop.length).toBe(2);
+    await pull(0.2);
+    expect(cells('Hop')[0]).toBe(hop[0] as string);
+    expect(parseFloat(cells('Hop')[1] as string)).toBeLessThan(parseFloat(hop[1] as string));
+    expect(load()).not.toEqual(loads);
+    const desk = fixture.debugElement.injector.get(PlanDesk);
+    const soft = desk.cut()?.chosen.loads.totalMm ?? NaN;
+    desk.cutIn('dry-hard');
+    await fixture.whenStable();
+    expect(desk.cut()?.chosen.loads.totalMm).toBeLessThan(soft);
+    const board = host().querySelector<HTMLInputElement>('od-foretold-cut input');
+    if (!board) throw new Error('no board');
+    const type = async (text: string): Promise<void> => {
+      board.value = text;
+      board.dispatchEvent(new Event('change'));
+      await fixture.whenStable();
+    };
+    await type('a plank');
+    expect(host().textContent).toContain('"a plank" is no board');
+    await type('60 mm');
+    expect(desk.cut()?.asked.boardMm).toBe(60);
+    localStorage.removeItem('odontis.cutBoardMm');
   });
 
   it('pulling the handle does not work the curve out again', async () => {

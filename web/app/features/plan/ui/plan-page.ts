@@ -13,6 +13,7 @@ import type { LineOrder } from '@odontis/core/work/order';
 import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
 import { endsOf } from '@odontis/core/saw/ends';
 import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
+import { parseLength } from '@odontis/core/units/length';
 import { setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
@@ -24,11 +25,15 @@ import { ToothViews } from '../../../shared/tooth/tooth-views';
 import { stepTitle } from '../../../shared/words/step-words';
 import { PlanDesk } from '../state/plan-desk';
 import { CurveChart } from './curve-chart';
+import { ForetoldCutPanel } from './foretold-cut';
 import { NewTeeth } from './new-teeth';
 import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
 import { ShortTeeth } from './short-teeth';
-import { planLanes } from './plan-lanes';
+import { loadLane, planLanes } from './plan-lanes';
+
+/** Boards that a cut is foretold in, mm. */
+const BOARD_MM = { least: 2, most: 1000 } as const;
 
 const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pitchFromMm, pitchToMm });
 
@@ -46,6 +51,7 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     Notice,
     Why,
     CurveChart,
+    ForetoldCutPanel,
     NewTeeth,
     RakersPlan,
     PullPlan,
@@ -93,6 +99,7 @@ export class PlanPage {
 
   private draw(): void {
     const [base, study, view, work] = [this.desk.base(), this.desk.found(), this.desk.view(), this.desk.work()];
+    const cut = this.desk.cut();
     if (!base || !study || !view || !work) return;
     const tune = view.depthMm > 0;
     this.sheet.drawing.set({
@@ -103,6 +110,7 @@ export class PlanPage {
       lanes: [
         ...planLanes(work.lanes(study, view), this.speech.fine),
         setLane(study.inputs.readings, this.speech.fine),
+        ...(cut ? [loadLane(cut, this.speech.finer)] : []),
       ],
     });
     const handle = this.desk.handles().find((h) => h.id === 'depth');
@@ -163,6 +171,17 @@ export class PlanPage {
     const read = parseFleam(text, this.speech.speech().fleamSpeech);
     this.slip.set(read.ok ? null : `"${text}" is not a fleam. Type degrees off square such as 20, or 70 to the plate.`);
     if (read.ok) this.desk.choose({ fleamDeg: read.deg, depthMm: null });
+  }
+
+  protected typeBoard(text: string): void {
+    const read = parseLength(text, this.speech.unit());
+    const ok = read.ok && read.mm >= BOARD_MM.least && read.mm <= BOARD_MM.most;
+    this.slip.set(
+      ok
+        ? null
+        : `"${text}" is no board: a thickness from ${this.speech.plate(BOARD_MM.least)} to ${this.speech.plate(BOARD_MM.most)} is meant.`,
+    );
+    if (ok) this.desk.cutBoard(read.mm);
   }
 
   protected accept(dossier: Dossier): void {

@@ -6,17 +6,15 @@ import { MatSliderModule } from '@angular/material/slider';
 import { parseLength } from '@odontis/core/units/length';
 import { saySharpenings } from '@odontis/core/life/life';
 import { MANUAL_RAKERS_MM } from '@odontis/core/raker/raker-target';
-import type { Wood } from '@odontis/core/saw/families';
 import type { Handle } from '@odontis/core/work/family-work';
 import type { LineOrder } from '@odontis/core/work/order';
 import type { ChaseSide } from '@odontis/core/work/tooth-line/chase-offer';
 import type { CutterStudy } from '@odontis/core/work/tooth-line/cutters';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
+import { WOOD_WORDS } from '../../../shared/words/wood-words';
 import { Why } from '../../../shared/ui/why';
 import type { PlanDraft } from '../data/plan-draft';
-
-const WOOD_SAYS: Record<Wood, string> = { 'dry-hard': 'dry hardwood', 'dry-soft': 'dry softwood', green: 'green wood' };
 
 type BreastWay = 'lies' | 'gauged' | 'straight' | 'given';
 /** A straight edge and the tips that disagree by more than this are asked about, mm. No source. */
@@ -58,7 +56,7 @@ export class RakersPlan {
     const { gaugedMm, ownSagittaMm } = this.study();
     return gaugedMm !== null && Math.abs(gaugedMm - ownSagittaMm) > TWO_BREASTS_MM;
   });
-  protected readonly woodSays = computed(() => WOOD_SAYS[this.order().inputs.saw.wood]);
+  protected readonly woodSays = computed(() => WOOD_WORDS[this.order().inputs.saw.wood]);
   /** From the shallowest to the deepest, each raker's own by its width. */
   protected readonly gullets = computed(() => {
     const { gullets } = this.study();

@@ -1,0 +1,153 @@
+import fc from 'fast-check';
+import { exampleRecord } from '../../reference/examples';
+import { evenSaw, planInputs } from '../../reference/random-saw';
+import type { ToothReading } from '../../evidence/tooth-reading';
+import type { CrosscutRecord, PullRecord } from '../saw-record';
+import { sawNow } from './cut-saws';
+import { viewDepth } from './depth-view';
+import { cutReasons, foretellCut, leavesLineBy, roomOf } from './foretold-cut';
+import { makeOrder } from './make-order';
+import { orderOfRecord } from './of-record';
+import type { LineStudy } from './study';
+import { studyLine } from './study';
+
+const ASKED = { wood: 'dry-soft', boardMm: 20 } as const;
+const foretold = (study: LineStudy, depthMm: number, set = { reset: false, perSideMm: 0 }) =>
+  foretellCut(study, viewDepth(study, depthMm), set, ASKED);
+const worn = (seed: number): ToothReading[] => {
+  const wave = (i: number, k: number): number => Math.abs(Math.sin(i * (1.3 + seed) + k));
+  return evenSaw(70, 2).map((r, i) => ({
+    ...r,
+    xMm: r.xMm + 0.1 * wave(i, 1),
+    yMm: -0.12 * Math.sin((Math.PI * i) / 70) - 0.06 * wave(i, 2),
+    setMm: 0.04 + 0.02 * wave(i, 3),
+  }));
+};
+
+describe('the cut foretold of a tooth line', () => {
+  it('a worn saw as chosen works its teeth more alike, hops less and cuts as wide as its plan says', () => {
+    for (const seed of [1, 2, 3, 4, 5]) {
+      const study = studyLine(planInputs(worn(seed), 2));
+      const plan = makeOrder(study, study.recommended.depthMm);
+      expect(plan.work).toBe('tune');
+      const { now, chosen, needs, assumes } = foretold(study, plan.choice.depthMm, plan.forecast.set);
+      expect(chosen.loads.shareWorking).toBeGreaterThanOrEqual(now.loads.shareWorking);
+      expect(chosen.loads.worstOverMean).toBeLessThan(now.loads.worstOverMean);
+      expect(chosen.hopMm).toBeLessThan(now.hopMm);
+      expect(chosen.section?.widthMm).toBeCloseTo(plan.forecast.cut.kerfMm, 9);
+      expect(chosen.marks.length).toBe(0);
+      expect([needs, assumes]).toEqual([[], []]);
+    }
+  });
+
+  it('the drift is that of its own sets and loads: more set on the left runs left, and with even set the side that carries more', () => {
+    const cutOf = (setOf: (tooth: number) => number, high: (tooth: number) => number = () => 0, fleamDeg = 0) => {
+      const readings = evenSaw(40, 2).map((r) => ({ ...r, yMm: high(r.tooth), setMm: setOf(r.tooth) }));
+      const study = studyLine(planInputs(readings, 2, { angles: { rakeDeg: -15, fleamDeg } }));
+      return foretold(study, 0).now;
+    };
+    // Odd teeth lean left.
+    const left = cutOf((t) => (t % 2 ? 0.09 : 0.05) + 0.001 * (t % 3));
+    const mean = (odd: number): number => {
+      const own = Array.from({ length: 40 }, (_, i) => i + 1).filter((t) => t % 2 === odd);
+      return own.reduce((s, t) => s + (t % 2 ? 0.09 : 0.05) + 0.001 * (t % 3), 0) / own.length;
+    };
+    expect(left.drift?.runsTo).toBe('left');
+    expect(left.drift?.setDifferenceMm).toBeCloseTo(mean(1) - mean(0), 12);
+    expect(left.drift?.setErrorMm).toBeGreaterThan(0);
+    expect(leavesLineBy(left)?.mm).toBeCloseTo((mean(1) - mean(0)) / 2, 12);
+    const loaded = cutOf(
+      () => 0.05,
+      (t) => (t % 2 ? 0 : -0.005),
+    );
+    expect(loaded.drift?.runsTo).toBe('left');
+    expect(leavesLineBy(loaded)?.mm).toBeCloseTo(0, 12);
+    // With fleam both sides score lines of their own: the low side carries as much as the high.
+    const askew = cutOf(
+      () => 0.05,
+      (t) => (t % 2 ? 0 : -0.005),
+      20,
+    );
+    expect(askew.drift?.loadDifference).toBeCloseTo(0, 9);
+    expect(askew.section?.ridgeMm).toBeGreaterThan(0.1);
+  });
+
+  it('a mirrored saw runs to the other side; scaled lengths scale every length', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            yMm: fc.double({ min: -0.06, max: 0, noNaN: true }),
+            setMm: fc.double({ min: 0.03, max: 0.08, noNaN: true }),
+          }),
+          {
+            minLength: 12,
+            maxLength: 30,
+          },
+        ),
+        (teeth) => {
+          const readings = evenSaw(teeth.length, 2).map(
+            (r, i) => ({ ...r, ...teeth[i], lean: i % 2 ? 'left' : 'right' }) as ToothReading,
+          );
+          const other = { left: 'right', right: 'left' } as const;
+          const now = foretold(studyLine(planInputs(readings, 2)), 0).now;
+          const flipped = readings.map((r) => ({ ...r, lean: other[r.lean as 'left' | 'right'] }));
+          const mirror = foretold(studyLine(planInputs(flipped, 2)), 0).now;
+          expect(mirror.drift?.setDifferenceMm).toBeCloseTo(-(now.drift?.setDifferenceMm ?? NaN), 12);
+          expect(mirror.section?.leftMm).toBeCloseTo(now.section?.rightMm ?? NaN, 12);
+          expect(mirror.hopMm).toBeCloseTo(now.hopMm, 12);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  it('takes a saw as it lies: a tilt of the line is no unevenness', () => {
+    const readings = evenSaw(30, 2).map((r) => ({ ...r, yMm: 3 + 0.01 * r.xMm + (r.tooth === 9 ? 0.2 : 0) }));
+    const { line, bentMm } = sawNow(studyLine(planInputs(readings, 2)));
+    expect(line.heightMm.reduce((s, v) => s + v, 0)).toBeCloseTo(0, 9);
+    expect(line.heightMm.reduce((s, v, i) => s + v * (line.xMm[i] as number), 0)).toBeCloseTo(0, 7);
+    expect(Math.max(...line.heightMm)).toBe(line.heightMm[8] as number);
+    expect(bentMm).toBeGreaterThan(0);
+  });
+
+  it('says what it does not know, and draws nothing of it; a plan that leaves the set leaves each tooth its own', () => {
+    const bare = evenSaw(30, 2).map(({ setMm: _, ...r }) => ({ ...r, setMm: null }) as ToothReading);
+    const unknown = foretold(studyLine(planInputs(bare, 2)), 0);
+    expect([unknown.now.section, unknown.now.drift, unknown.chosen.section]).toEqual([null, null, null]);
+    expect(unknown.needs.length).toBe(2);
+    expect(roomOf(unknown.now, 0.8)).toBeNull();
+    expect(leavesLineBy(unknown.now)).toBeNull();
+    // What is set anew is known.
+    const anew = foretold(studyLine(planInputs(bare, 2)), 0, { reset: true, perSideMm: 0.05 });
+    expect(roomOf(anew.chosen, planInputs(bare, 2).saw.plateThicknessMm)?.left).toBeCloseTo(0.05, 9);
+    expect(anew.needs.length).toBe(1);
+    const some = evenSaw(30, 2).map(
+      (r) => ({ ...r, setMm: r.tooth < 9 ? 0.06 + 0.001 * r.tooth : null }) as ToothReading,
+    );
+    const sampled = foretold(studyLine(planInputs(some, 2)), 0);
+    expect(sampled.assumes[0]).toBe('Set was read at 8 of 30 teeth: the others are taken to have their side’s mean.');
+    expect(sampled.now.section?.leftMm).toBeCloseTo(sampled.chosen.section?.leftMm ?? NaN, 9);
+  });
+
+  it('an even saw set alike runs true, loads all alike and gives its reasons', () => {
+    const readings = evenSaw(40, 2).map((r) => ({ ...r, setMm: 0.05 }));
+    const study = studyLine(planInputs(readings, 2, { angles: { rakeDeg: -15, fleamDeg: 20 } }));
+    const told = foretold(study, 0);
+    expect(told.now.drift?.runsTo).toBe('true');
+    expect(told.now.loads.worstOverMean).toBeCloseTo(1, 6);
+    expect(told.now.hopMm).toBeLessThan(1e-12);
+    const why = cutReasons(told.now, told, 0.8);
+    expect(why.hop.inputs[0]).toEqual({ name: 'board', value: 20, unit: 'mm' });
+    expect(why.working.inputs[0]?.value).toBeCloseTo(0.04, 12);
+  });
+
+  it('rakers plane after rakers and stand over no wall; a pull saw meets the wood heel first', () => {
+    const crosscut = orderOfRecord(exampleRecord<CrosscutRecord>('crosscut-saw')).cut;
+    expect(crosscut.planned.kerfMm).toBeGreaterThan(0);
+    expect(crosscut.planned.shareWorking).toBeGreaterThan(0.9);
+    const pull = orderOfRecord(exampleRecord<PullRecord>('pull-saw')).cut;
+    expect(pull.assumes).toContain('Points are taken as their fleam leaves them: the top bevels are not cut out.');
+    expect(pull.planned.shareWorking).toBeGreaterThanOrEqual(pull.before.shareWorking);
+  });
+});

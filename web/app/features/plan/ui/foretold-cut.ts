@@ -1,0 +1,91 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import type { Wood } from '@odontis/core/saw/families';
+import { WOODS } from '@odontis/core/saw/families';
+import type { TestCut } from '@odontis/core/testcut/test-cut';
+import type { ForetoldCut } from '@odontis/core/work/tooth-line/foretold-cut';
+import { cutReasons, DRIFT_DEPTH_MM, leavesLineBy, roomOf } from '@odontis/core/work/tooth-line/foretold-cut';
+import { Speech } from '../../../shared/speech/speech';
+import { Notice } from '../../../shared/ui/notice';
+import { Why } from '../../../shared/ui/why';
+import { WOOD_WORDS } from '../../../shared/words/wood-words';
+import { KerfPicture, timesOf } from './kerf-picture';
+
+/** Less than this is no number to be said, mm. */
+const NOTHING_MM = 1e-4;
+/** Named at the most; the lane shows them all. */
+const NAMED = 6;
+
+/** The cut as it is and as chosen, side by side; both move with the handle. */
+@Component({
+  selector: 'od-foretold-cut',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [KerfPicture, MatButtonToggleModule, MatFormFieldModule, MatInput, Notice, Why],
+  templateUrl: './foretold-cut.html',
+  styleUrls: ['./plan-part.scss', './foretold-cut.scss'],
+})
+export class ForetoldCutPanel {
+  readonly cut = input.required<ForetoldCut>();
+  readonly plateMm = input.required<number>();
+  readonly woodChosen = output<Wood>();
+  readonly boardChosen = output<string>();
+  /** A tooth to be shown on the saw. */
+  readonly show = output<number>();
+  protected readonly speech = inject(Speech);
+  protected readonly woods = WOODS;
+  protected readonly woodWords = WOOD_WORDS;
+  protected readonly times = computed(() => timesOf([this.cut().now, this.cut().chosen]));
+  protected readonly why = computed(() => cutReasons(this.cut().chosen, this.cut(), this.plateMm()));
+  protected readonly driftMm = DRIFT_DEPTH_MM;
+
+  protected readonly rows = computed(() => {
+    const { now, chosen } = this.cut();
+    const [fine, share] = [this.speech.fine, this.speech.share];
+    const row = (name: string, why: keyof ReturnType<typeof cutReasons>, say: (cut: TestCut) => string) => ({
+      name,
+      reason: this.why()[why],
+      now: say(now),
+      chosen: say(chosen),
+    });
+    const worst = ({ loads, teeth }: TestCut): string => {
+      const at = loads.loadMm.reduce((best, v, i) => (v > (loads.loadMm[best] as number) ? i : best), 0);
+      return `${loads.worstOverMean.toFixed(1)} times the mean, tooth ${teeth[at]}`;
+    };
+    const room = (cut: TestCut): string => {
+      const sides = roomOf(cut, this.plateMm());
+      return sides ? `${fine(sides.left)} left, ${fine(sides.right)} right` : 'not known';
+    };
+    return [
+      row('Teeth that cut', 'working', (cut) => share(cut.loads.shareWorking)),
+      row('Hardest worked', 'worst', worst),
+      row('Hop', 'hop', (cut) => fine(cut.hopMm)),
+      row('Kerf', 'kerf', ({ section }) => (section ? this.speech.plate(section.widthMm) : 'not known')),
+      row('Room beside the plate', 'kerf', room),
+      row('Ridge in the floor', 'ridge', ({ section }) => (section ? fine(section.ridgeMm) : 'not known')),
+      row(`Leaves its line over ${this.speech.long(DRIFT_DEPTH_MM)}`, 'drift', (cut) => this.drift(cut)),
+    ];
+  });
+
+  /** Single teeth that scratch a wall. */
+  protected readonly scratches = computed(() =>
+    [
+      { when: 'as it is', marks: this.cut().now.marks },
+      { when: 'as chosen', marks: this.cut().chosen.marks },
+    ].flatMap(({ when, marks }) =>
+      marks.length > 0 ? [{ when, named: marks.slice(0, NAMED), more: Math.max(0, marks.length - NAMED) }] : [],
+    ),
+  );
+
+  private drift(cut: TestCut): string {
+    const off = leavesLineBy(cut);
+    if (!off || !cut.drift) return 'not known';
+    const [{ finer }, size] = [this.speech, Math.abs(off.mm)];
+    const error = off.errorMm === null ? '' : ` ± ${finer(off.errorMm)}`;
+    if (cut.drift.by === 'load') return `to the ${cut.drift.runsTo}, by the load`;
+    if (cut.drift.runsTo === 'true')
+      return Math.max(size, off.errorMm ?? 0) < NOTHING_MM ? 'runs true' : `runs true: ${finer(size)}${error}`;
+    return `${finer(size)}${error} to the ${cut.drift.runsTo}, at the least`;
+  }
+}
