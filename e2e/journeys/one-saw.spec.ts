@@ -232,6 +232,8 @@ test('handover: the report says what was done; the ticket closes and the saw rem
     '15 points',
     'runs true',
     'Stoned',
+    'share the cut',
+    'Saw and kerf from the end, drawn',
     'Next visit',
     'Charged',
   ]) {

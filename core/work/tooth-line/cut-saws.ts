@@ -14,6 +14,8 @@ import type { LineStudy } from './study';
 export interface SetLeft {
   readonly reset: boolean;
   readonly perSideMm: number;
+  /** What was measured of it once it was done, mm. */
+  readonly found?: { readonly left: number; readonly right: number };
 }
 
 /** A line as it was measured, lying on its own teeth, a breasted one on its own arc; its set as far as it was read. */
@@ -40,7 +42,7 @@ export function sawAt(study: LineStudy, view: DepthView, set: SetLeft): CutSaw {
     heightMm: study.toothHeightMm,
     xMm: view.spacing.xMm,
     overMm: Float64Array.from(view.lineYMm, (y, i) => y - heightOn(view.line, view.spacing.xMm[i] as number)),
-    set: set.reset ? set.perSideMm : null,
+    set: set.found ?? (set.reset ? { left: set.perSideMm, right: set.perSideMm } : null),
   });
 }
 
@@ -52,8 +54,8 @@ function cutSaw(
     readonly heightMm: number;
     readonly xMm: Float64Array;
     readonly overMm: Float64Array;
-    /** Set of every tooth, mm; null: as it was read. */
-    readonly set: number | null;
+    /** Set of every tooth by its side, mm; null: as it was read. */
+    readonly set: { readonly left: number; readonly right: number } | null;
   },
 ): CutSaw {
   const { plateThicknessMm, family } = inputs.saw;
@@ -68,7 +70,7 @@ function cutSaw(
       if (prepared.roles?.[i] === 'raker') return { tooth, heightMm, lean: null, setMm: 0, dropMm: 0 };
       const reading = byTooth.get(tooth) as ToothReading;
       const lean = leanOf(reading);
-      return { tooth, heightMm, lean, setMm: to.set ?? reading.setMm ?? known?.[lean] ?? 0, dropMm };
+      return { tooth, heightMm, lean, setMm: to.set?.[lean] ?? reading.setMm ?? known?.[lean] ?? 0, dropMm };
     }),
     plateThicknessMm,
     bentMm: bentLengthMm(to.heightMm),

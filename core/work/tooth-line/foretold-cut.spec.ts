@@ -3,6 +3,9 @@ import { exampleRecord } from '../../reference/examples';
 import { evenSaw, planInputs } from '../../reference/random-saw';
 import type { ToothReading } from '../../evidence/tooth-reading';
 import type { CrosscutRecord, PullRecord } from '../saw-record';
+import { KERF_PICTURE, kerfOutline, timesOf } from '../../testcut/kerf-outline';
+import { cutSays } from './cut-says';
+import type { SetLeft } from './cut-saws';
 import { sawNow } from './cut-saws';
 import { viewDepth } from './depth-view';
 import { cutReasons, foretellCut, leavesLineBy, roomOf } from './foretold-cut';
@@ -12,7 +15,7 @@ import type { LineStudy } from './study';
 import { studyLine } from './study';
 
 const ASKED = { wood: 'dry-soft', boardMm: 20 } as const;
-const foretold = (study: LineStudy, depthMm: number, set = { reset: false, perSideMm: 0 }) =>
+const foretold = (study: LineStudy, depthMm: number, set: SetLeft = { reset: false, perSideMm: 0 }) =>
   foretellCut(study, viewDepth(study, depthMm), set, ASKED);
 const worn = (seed: number): ToothReading[] => {
   const wave = (i: number, k: number): number => Math.abs(Math.sin(i * (1.3 + seed) + k));
@@ -140,6 +143,32 @@ describe('the cut foretold of a tooth line', () => {
     const why = cutReasons(told.now, told, 0.8);
     expect(why.hop.inputs[0]).toEqual({ name: 'board', value: 20, unit: 'mm' });
     expect(why.working.inputs[0]?.value).toBeCloseTo(0.04, 12);
+  });
+
+  it('says in a sentence what was and what is, and draws both kerfs at one scale', () => {
+    const say = { fine: (mm: number) => `${mm.toFixed(2)} mm`, plate: (mm: number) => `${mm.toFixed(2)} mm` };
+    const study = studyLine(planInputs(worn(2), 2));
+    const { now, chosen } = foretold(study, study.recommended.depthMm, { reset: true, perSideMm: 0.06 });
+    expect(cutSays(now, chosen, say)).toMatch(
+      /^As it came, \d+ of 100 teeth cut and the saw rose and fell by 0\.1\d mm; now 100 of 100 share the cut, in a kerf 0\.72 mm wide/,
+    );
+    expect(cutSays(chosen, chosen, say)).toMatch(/^Its teeth share the cut as evenly as they did, 100 of 100/);
+    // What was measured after the work stands for what was planned.
+    const found = foretold(study, 0.1, { reset: true, perSideMm: 0.06, found: { left: 0.08, right: 0.04 } });
+    expect(roomOf(found.chosen, 0.6)).toEqual({ left: jasmine.any(Number), right: jasmine.any(Number) });
+    expect(roomOf(found.chosen, 0.6)?.left).toBeCloseTo(0.08, 9);
+    const times = timesOf([now, chosen]);
+    const width = (cut: typeof now): number => {
+      const places = [...(kerfOutline(cut, 0.6, times)?.kerf ?? '').matchAll(/[ML](-?[\d.]+) /g)].map((m) =>
+        Number(m[1]),
+      );
+      return Math.max(...places) - Math.min(...places);
+    };
+    // On a screen of 96 pixels to the inch.
+    for (const cut of [now, chosen])
+      expect((width(cut) * 25.4) / 96 / times).toBeCloseTo(cut.section?.widthMm ?? NaN, 2);
+    expect(Math.max(width(now), width(chosen))).toBeLessThan(KERF_PICTURE.wide);
+    expect(kerfOutline({ ...now, section: null }, 0.6, times)).toBeNull();
   });
 
   it('rakers plane after rakers and stand over no wall; a pull saw meets the wood heel first', () => {

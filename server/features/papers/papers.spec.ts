@@ -111,6 +111,8 @@ describe('what is printed', () => {
   it('the report speaks as the shop does', async () => {
     const inThou = (await open('report')).words;
     expect(inThou).toContain('3.9thou');
+    expect(inThou).toMatch(/sharethecut.*,inakerf[\d.]+inwide/);
+    expect(inThou).toMatch(/drawn\d+timesaslarge,bothalike/);
     const { version, book } = (await shop.send('get', '/api/shop')).body as { version: number; book: object };
     await shop.send('put', '/api/shop', { version, book: { ...book, lengthUnit: 'mm', pointConvention: 'teeth' } });
     const inMm = (await open('report')).words;

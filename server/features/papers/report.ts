@@ -25,6 +25,7 @@ import { isPointed, placesOn, rolesOn } from '@odontis/core/saw/saw';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
+import { kerfBeforeAndAfter } from './kerf-pair';
 import { roundRows } from './round-rows';
 
 type Row = [string, string];
@@ -217,6 +218,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       ]),
       ...lines.flatMap((line) => linePictures(saw, line, book)),
       ...chapter('What we did', done(dossier, book)),
+      ...kerfBeforeAndAfter(dossier, book),
       ...chapter('How it cuts', [
         ...checked(dossier, book),
         ...(rakers.after ? [['Rakers now', rakers.after] satisfies Row] : []),

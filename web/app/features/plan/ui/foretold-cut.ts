@@ -4,6 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { Wood } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
+import { timesOf } from '@odontis/core/testcut/kerf-outline';
 import type { TestCut } from '@odontis/core/testcut/test-cut';
 import type { ForetoldCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { cutReasons, DRIFT_DEPTH_MM, leavesLineBy, roomOf } from '@odontis/core/work/tooth-line/foretold-cut';
@@ -11,7 +12,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 import { WOOD_WORDS } from '../../../shared/words/wood-words';
-import { KerfPicture, timesOf } from './kerf-picture';
+import { KerfPicture } from './kerf-picture';
 
 /** Less than this is no number to be said, mm. */
 const NOTHING_MM = 1e-4;
