@@ -27,8 +27,10 @@ export interface CutConditions {
 export interface TestCut {
   /** Numbers of the teeth, in the order of their loads. */
   readonly teeth: Int32Array;
-  readonly loads: LoadResult;
-  readonly hopMm: number;
+  /** Null where not every tooth's height is known. */
+  readonly loads: LoadResult | null;
+  /** Null of a saw that goes round: it does not lie on its teeth. */
+  readonly hopMm: number | null;
   /** Null where the set is not known. */
   readonly section: KerfSection | null;
   readonly marks: readonly WallMark[];

@@ -5,7 +5,8 @@ import { anglesFor, DEFAULT_HABITS, tipAngleOf, USUAL_PULL } from '../habits';
 import type { CrosscutRecord, PullRecord, StraightRecord } from '../saw-record';
 import { shortTeeth } from './chase-offer';
 import { viewDepth } from './depth-view';
-import { foretellCut, USUAL_BOARD_MM } from './foretold-cut';
+import { USUAL_BOARD_MM } from '../../testcut/foretold';
+import { foretellCut } from './foretold-cut';
 import { rolesOf } from './cutters';
 import type { LineInputs } from './inputs';
 import { lineInputsOf } from './inputs';
@@ -147,8 +148,8 @@ function likeTeeth(record: StraightRecord): LineInputs {
 /** A cut in the numbers a person compares. */
 function told(cut: TestCut) {
   return {
-    shareWorking: cut.loads.shareWorking,
-    worstOverMean: cut.loads.worstOverMean,
+    shareWorking: cut.loads?.shareWorking ?? null,
+    worstOverMean: cut.loads?.worstOverMean ?? null,
     hopMm: cut.hopMm,
     kerfMm: cut.section?.widthMm ?? null,
     ridgeMm: cut.section?.ridgeMm ?? null,

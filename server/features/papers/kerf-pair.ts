@@ -5,9 +5,10 @@ import { KERF_PICTURE, kerfOutline, timesOf } from '@odontis/core/testcut/kerf-o
 import type { TestCut } from '@odontis/core/testcut/test-cut';
 import { sayFine, sayPlate } from '@odontis/core/units/shop-speech';
 import { isLineOrder } from '@odontis/core/work/order';
-import { cutSays } from '@odontis/core/work/tooth-line/cut-says';
+import { cutSays } from '@odontis/core/testcut/cut-says';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
-import { foretellCut, USUAL_BOARD_MM } from '@odontis/core/work/tooth-line/foretold-cut';
+import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
+import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { studyLine } from '@odontis/core/work/tooth-line/study';
 import { pt } from './print';
 

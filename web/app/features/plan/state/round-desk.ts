@@ -2,7 +2,11 @@ import { computed, effect, inject, linkedSignal } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Store } from '@ngrx/store';
 import { workFactsOf } from '@odontis/contract/work-facts';
+import type { Wood } from '@odontis/core/saw/families';
+import type { ForetoldCut } from '@odontis/core/testcut/foretold';
+import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
 import { workOf } from '@odontis/core/work/families';
+import { foretellRound } from '@odontis/core/work/families/round-cut';
 import type { RoundStudied, RoundStudy, RoundWish } from '@odontis/core/work/family-work';
 import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
 import { Speech } from '../../../shared/speech/speech';
@@ -23,7 +27,7 @@ function recalled(ticket: number, plain: RoundWish): RoundWish {
 
 /** What is chosen of a saw that goes round, and everything that comes of it. */
 export const RoundDesk = signalStore(
-  withState({ again: false }),
+  withState({ again: false, cutWood: null as Wood | null }),
   withProps(() => {
     const store = inject(Store);
     const dossier = store.selectSignal(ticketFeature.selectDossier);
@@ -61,16 +65,23 @@ export const RoundDesk = signalStore(
       if (kept) return kept.order;
       return found?.ok && work ? work.order(found.study, desk.speech.book()?.rates ?? null) : null;
     });
+    const study = computed((): RoundStudy | null => {
+      const [kept, found, work] = [frozen()?.order.round, studied(), desk.work()];
+      if (kept) return work?.again(kept) ?? null;
+      return found?.ok ? found.study : null;
+    });
     return {
       frozen,
       order,
       /** The family's own part of the order. */
       own: computed((): RoundOrdered | null => order()?.round ?? null),
       /** What that is worked out from: of an accepted plan what was kept with it, worked out again. */
-      study: computed((): RoundStudy | null => {
-        const [kept, found, work] = [frozen()?.order.round, studied(), desk.work()];
-        if (kept) return work?.again(kept) ?? null;
-        return found?.ok ? found.study : null;
+      study,
+      /** The cut as it is and as chosen, in the wood of the ticket or another; null where it is not foretold. */
+      cut: computed((): ForetoldCut | null => {
+        const [of, dossier] = [study(), desk.dossier()];
+        if (!of || !dossier) return null;
+        return foretellRound(of, { wood: desk.cutWood() ?? dossier.ticket.wood, boardMm: USUAL_BOARD_MM });
       }),
       /** Why there is no order, in a sentence; null where there is one. */
       why: computed(() => {
@@ -81,6 +92,7 @@ export const RoundDesk = signalStore(
   }),
   withMethods((desk) => ({
     choose: (wish: RoundWish): void => desk.wish.set(wish),
+    cutIn: (cutWood: Wood): void => patchState(desk, { cutWood }),
     planAgain: (again: boolean): void => patchState(desk, { again }),
   })),
   withHooks((desk) => ({

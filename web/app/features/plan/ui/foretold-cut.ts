@@ -6,8 +6,8 @@ import type { Wood } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
 import { timesOf } from '@odontis/core/testcut/kerf-outline';
 import type { TestCut } from '@odontis/core/testcut/test-cut';
-import type { ForetoldCut } from '@odontis/core/work/tooth-line/foretold-cut';
-import { cutReasons, DRIFT_DEPTH_MM, leavesLineBy, roomOf } from '@odontis/core/work/tooth-line/foretold-cut';
+import type { ForetoldCut } from '@odontis/core/testcut/foretold';
+import { cutReasons, DRIFT_DEPTH_MM, hardestOf, leavesLineBy, roomOf } from '@odontis/core/testcut/foretold';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
@@ -41,6 +41,8 @@ export class ForetoldCutPanel {
   protected readonly why = computed(() => cutReasons(this.cut().chosen, this.cut(), this.plateMm()));
   protected readonly driftMm = DRIFT_DEPTH_MM;
 
+  /** It lies on its teeth in a board: a saw that goes round does not. */
+  protected readonly rides = computed(() => this.cut().now.hopMm !== null);
   protected readonly rows = computed(() => {
     const { now, chosen } = this.cut();
     const [fine, share] = [this.speech.fine, this.speech.share];
@@ -50,18 +52,25 @@ export class ForetoldCutPanel {
       now: say(now),
       chosen: say(chosen),
     });
-    const worst = ({ loads, teeth }: TestCut): string => {
-      const at = loads.loadMm.reduce((best, v, i) => (v > (loads.loadMm[best] as number) ? i : best), 0);
-      return `${loads.worstOverMean.toFixed(1)} times the mean, tooth ${teeth[at]}`;
+    const worst = (cut: TestCut): string => {
+      const hardest = hardestOf(cut);
+      return hardest && cut.loads
+        ? `${cut.loads.worstOverMean.toFixed(1)} times the mean, tooth ${hardest.tooth}`
+        : 'not known';
     };
     const room = (cut: TestCut): string => {
       const sides = roomOf(cut, this.plateMm());
       return sides ? `${fine(sides.left)} left, ${fine(sides.right)} right` : 'not known';
     };
+    const loaded = this.cut().now.loads || this.cut().chosen.loads;
     return [
-      row('Teeth that cut', 'working', (cut) => share(cut.loads.shareWorking)),
-      row('Hardest worked', 'worst', worst),
-      row('Hop', 'hop', (cut) => fine(cut.hopMm)),
+      ...(loaded
+        ? [
+            row('Teeth that cut', 'working', ({ loads }) => (loads ? share(loads.shareWorking) : 'not known')),
+            row('Hardest worked', 'worst', worst),
+          ]
+        : []),
+      ...(this.rides() ? [row('Hop', 'hop', ({ hopMm }) => fine(hopMm ?? 0))] : []),
       row('Kerf', 'kerf', ({ section }) => (section ? this.speech.plate(section.widthMm) : 'not known')),
       row('Room beside the plate', 'kerf', room),
       row('Ridge in the floor', 'ridge', ({ section }) => (section ? fine(section.ridgeMm) : 'not known')),

@@ -1,4 +1,4 @@
-import type { ForetoldCut } from '@odontis/core/work/tooth-line/foretold-cut';
+import type { ForetoldCut } from '@odontis/core/testcut/foretold';
 import type { OrderLane } from '@odontis/core/work/tooth-line/lanes';
 import type { Lane } from '../../../sawpage/drawing';
 
@@ -27,8 +27,8 @@ export const planLanes = (lanes: readonly OrderLane[], say: (mm: number) => stri
 export const loadLane = ({ now, chosen }: ForetoldCut, say: (mm: number) => string): Lane => ({
   id: 'load',
   name: 'Load',
-  values: chosen.loads.loadMm,
-  before: now.loads.loadMm,
+  values: chosen.loads?.loadMm ?? new Float64Array(),
+  before: now.loads?.loadMm ?? null,
   kind: 'bars',
   limit: NaN,
   say,

@@ -42,6 +42,10 @@ describe('the plan of a saw that goes round', () => {
     expect(text()).toMatch(/Set anew to .* one circuit each/);
     expect(host().querySelector('od-loop-picture svg')?.getAttribute('aria-label')).toContain('teeth 1 to 23');
     expect(TestBed.inject(SawSheet).drawing()?.teeth.length).toBe(403);
+    // Of its cut as it is nothing is known, of the set it is given the kerf is.
+    expect(text()).toContain('No set is read on both sides');
+    expect(text()).toMatch(/not known ?[\d.]+ in/);
+    expect(host().querySelectorAll('od-kerf-picture svg').length).toBe(1);
   });
 
   it('what is chosen is kept over a reload and sent with the version it was chosen on', async () => {

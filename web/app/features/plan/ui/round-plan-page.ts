@@ -17,12 +17,13 @@ import { RoundDesk } from '../state/round-desk';
 import { BandPlan } from './band-plan';
 import { BladePlan } from './blade-plan';
 import { DadoPlan } from './dado-plan';
+import { ForetoldCutPanel } from './foretold-cut';
 
 /** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
 @Component({
   selector: 'od-round-plan-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan, DadoPlan],
+  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan, DadoPlan, ForetoldCutPanel],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
   providers: [RoundDesk],

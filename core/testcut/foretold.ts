@@ -1,0 +1,112 @@
+import type { Wood } from '../saw/families';
+import type { Reason } from '../reason/reason';
+import { because, COMMON_PRACTICE, input } from '../reason/reason';
+import type { TestCut } from './test-cut';
+
+/** What is to be cut. */
+export interface CutAsked {
+  readonly wood: Wood;
+  readonly boardMm: number;
+}
+
+/** A saw's cut as it is and as chosen, in the same wood. */
+export interface ForetoldCut {
+  readonly asked: CutAsked;
+  /** How far the saw is taken to sink a pitch of travel; of one that goes round, what is fed a tooth. mm. */
+  readonly sinkMm: number;
+  readonly now: TestCut;
+  readonly chosen: TestCut;
+  /** What is not known and therefore not drawn, and what is taken for granted; in sentences. */
+  readonly needs: readonly string[];
+  readonly assumes: readonly string[];
+}
+
+export const USUAL_BOARD_MM = 25;
+
+/** Room of either side of the plate in its kerf, mm. */
+export const roomOf = (
+  { section }: TestCut,
+  plateThicknessMm: number,
+): { readonly left: number; readonly right: number } | null =>
+  section && { left: section.leftMm - plateThicknessMm / 2, right: section.rightMm - plateThicknessMm / 2 };
+
+/** Depth over which a drift is told. mm. */
+export const DRIFT_DEPTH_MM = 25;
+
+/**
+ * How far the cut leaves its line over {@link DRIFT_DEPTH_MM}, at the least: the plate comes to lie in the middle of
+ * its kerf, which is half the difference of the two sets off the middle of the plate. mm, left positive, and its error
+ * (null where a side has too few readings). Null where the set is not known.
+ */
+export function leavesLineBy({ drift }: TestCut): { readonly mm: number; readonly errorMm: number | null } | null {
+  if (!drift) return null;
+  return { mm: drift.setDifferenceMm / 2, errorMm: drift.setErrorMm === null ? null : drift.setErrorMm / 2 };
+}
+
+/** The hardest worked tooth; null where loads are not known. */
+export function hardestOf({ loads, teeth }: TestCut): { readonly tooth: number; readonly loadMm: number } | null {
+  if (!loads || teeth.length === 0) return null;
+  const at = loads.loadMm.reduce((best, v, i) => (v > (loads.loadMm[best] as number) ? i : best), 0);
+  return { tooth: teeth[at] as number, loadMm: loads.loadMm[at] as number };
+}
+
+/** Why each number of a cut is what it is. */
+export function cutReasons(
+  cut: TestCut,
+  { asked, sinkMm }: Pick<ForetoldCut, 'asked' | 'sinkMm'>,
+  plateThicknessMm: number,
+): Record<'working' | 'worst' | 'hop' | 'kerf' | 'ridge' | 'drift', Reason> {
+  const { loads } = cut;
+  const worst = hardestOf(cut);
+  const sink = input('taken a pitch', sinkMm, 'mm');
+  const drift = cut.drift;
+  return {
+    working: because(
+      'Teeth that cut at all',
+      'a tooth works where it stands deeper than every tooth before it has left the wood',
+      [sink, input('teeth', cut.teeth.length, 'count'), input('working', loads?.shareWorking ?? 0, 'share')],
+      'Geometry, section 10; sink by the wood: judgement, no source',
+      'A harder hand or softer wood sinks further, and more teeth work.',
+    ),
+    worst: because(
+      'The hardest worked tooth',
+      'greatest load / mean load; 1 is a saw that cuts evenly, more is one that jumps',
+      [sink, input('tooth', worst?.tooth ?? 0, 'count'), input('its load', worst?.loadMm ?? 0, 'mm')],
+      'Geometry, section 10',
+    ),
+    hop: because(
+      'How far the saw rises and falls as it is pushed',
+      'the saw lies on the tallest tooth in the board: the greatest of those less the least',
+      [input('board', asked.boardMm, 'mm'), input('hop', cut.hopMm ?? 0, 'mm')],
+      'Geometry, section 10',
+      'In a thicker board more teeth carry, and it hops less.',
+    ),
+    kerf: because(
+      'Width of the kerf',
+      'plate + how far the furthest point of either side stands out',
+      [
+        input('plate', plateThicknessMm, 'mm'),
+        input('left of the middle', cut.section?.leftMm ?? 0, 'mm'),
+        input('right of the middle', cut.section?.rightMm ?? 0, 'mm'),
+      ],
+      COMMON_PRACTICE,
+    ),
+    ridge: because(
+      'What stands between the two scored lines',
+      'least height of the floor between its deepest places left and right of the middle',
+      [input('ridge', cut.section?.ridgeMm ?? 0, 'mm')],
+      'Geometry, section 10',
+    ),
+    drift: because(
+      `How far it leaves its line over ${DRIFT_DEPTH_MM} mm of depth, at the least`,
+      '(set left - set right) / 2: the plate comes to lie in the middle of its kerf',
+      [
+        input('left less right', drift?.setDifferenceMm ?? 0, 'mm'),
+        ...(drift?.setErrorMm ? [input('its standard error', drift.setErrorMm, 'mm')] : []),
+        ...(drift?.chance ? [input('chance of that side', drift.chance, 'share')] : []),
+      ],
+      'Common practice, no source',
+      'A saw that has more set on one side runs to it; one that carries more on one side runs there too.',
+    ),
+  };
+}

@@ -1,0 +1,126 @@
+import { estimateDrift } from '../../set/drift';
+import type { SetOfSides } from '../../evidence/set-of';
+import type { Wood } from '../../saw/families';
+import { bentLengthMm } from '../../set/set-wear';
+import type { CutAsked, ForetoldCut } from '../../testcut/foretold';
+import type { ToothSection } from '../../testcut/kerf-section';
+import { kerfSection } from '../../testcut/kerf-section';
+import type { LoadResult } from '../../testcut/load';
+import { scoringLoads, toothLoads } from '../../testcut/load';
+import type { TestCut } from '../../testcut/test-cut';
+import type { RoundStudy } from '../family-work';
+import type { BandStudy } from './band/study';
+import type { BladeStudy } from './circular/study';
+
+/** What is fed a tooth, mm, by the wood. Judgement, no source. */
+const FEEDS_MM: Record<Wood, number> = { 'dry-hard': 0.03, 'dry-soft': 0.06, green: 0.08 };
+/** Depth of a tooth in pitches, where its set bends. Common practice, no source. */
+const DEPTH_SHARE = 0.4;
+
+/** The cut foretold of a band or a steel blade; null of a set, whose groove is drawn by itself, and of carbide tips. */
+export function foretellRound(study: RoundStudy, asked: CutAsked): ForetoldCut | null {
+  if (study.family === 'band') return ofBand(study, asked);
+  return study.family === 'circular' && study.inputs.saw.tipped !== 'carbide' ? ofBlade(study, asked) : null;
+}
+
+function ofBand(study: BandStudy, asked: CutAsked): ForetoldCut {
+  const { inputs, pattern, setting, wanted, pitchMm } = study;
+  const leans = pattern.leans.map((lean) => (lean === 'straight' ? null : lean));
+  const at = (sides: SetOfSides | null): TestCut =>
+    cutOf({ leans, heightsMm: null, sides, plateMm: inputs.saw.plateThicknessMm, dropMm: 0, pitchMm, feedMm: 0 });
+  const cut = told(asked, inputs.set, at(inputs.set), at(setting.reset ? evenly(wanted.perSideMm) : inputs.set), []);
+  return { ...cut, assumes: [...cut.assumes, 'Heights are sampled on a band: the load on every tooth is not told.'] };
+}
+
+function ofBlade(study: BladeStudy, asked: CutAsked): ForetoldCut {
+  const { inputs, own, setting, wanted, pitchMm, equal, jointMm } = study;
+  const rakers = new Set(inputs.rakers);
+  const leans = Array.from({ length: inputs.teeth }, (_, i) =>
+    rakers.has(i + 1) ? null : i % 2 === 0 ? ('left' as const) : ('right' as const),
+  );
+  const read = new Map(own.map((r) => [r.tooth, r.offMm]));
+  const whole = read.size === inputs.teeth;
+  const now = whole ? Float64Array.from(leans, (_, i) => read.get(i + 1) as number) : null;
+  const highest = equal ? equal.targetMm + study.advisedMm - jointMm : Infinity;
+  // A point falls across the plate by the bevel of its top.
+  const dropMm = inputs.saw.plateThicknessMm * Math.tan(((inputs.bevelDeg ?? 0) * Math.PI) / 180);
+  const at = (sides: SetOfSides | null, heightsMm: Float64Array | null): TestCut =>
+    cutOf({
+      leans,
+      heightsMm,
+      sides,
+      plateMm: inputs.saw.plateThicknessMm,
+      dropMm,
+      pitchMm,
+      feedMm: FEEDS_MM[asked.wood],
+    });
+  return told(
+    asked,
+    inputs.set,
+    at(inputs.set, now),
+    at(setting.reset ? evenly(wanted.perSideMm) : inputs.set, now && now.map((mm) => Math.min(mm, highest))),
+    whole ? [] : ['Not every tooth was read by dial: the load on every tooth is not told.'],
+  );
+}
+
+const evenly = (perSideMm: number): SetOfSides => {
+  const side = { count: 2, meanMm: perSideMm, spreadMm: 0 };
+  return { left: side, right: side };
+};
+
+function told(
+  asked: CutAsked,
+  set: SetOfSides | null,
+  now: TestCut,
+  chosen: TestCut,
+  needs: readonly string[],
+): ForetoldCut {
+  return {
+    asked,
+    sinkMm: FEEDS_MM[asked.wood],
+    now,
+    chosen,
+    needs: [...(now.section ? [] : ['No set is read on both sides: the kerf as it is is not known.']), ...needs],
+    assumes: set ? [`Set was read at ${set.left.count + set.right.count} teeth: the kerf is that of their means.`] : [],
+  };
+}
+
+function cutOf(saw: {
+  readonly leans: readonly ('left' | 'right' | null)[];
+  /** Of every tooth, mm; null where not all are known. */
+  readonly heightsMm: Float64Array | null;
+  readonly sides: SetOfSides | null;
+  readonly plateMm: number;
+  readonly dropMm: number;
+  readonly pitchMm: number;
+  readonly feedMm: number;
+}): TestCut {
+  const { leans, heightsMm, sides, plateMm, dropMm } = saw;
+  const known = sides !== null && sides.left.count > 0 && sides.right.count > 0 ? sides : null;
+  const teeth = leans.map((lean, i): ToothSection => ({
+    tooth: i + 1,
+    heightMm: heightsMm?.[i] ?? 0,
+    lean,
+    setMm: lean && known ? known[lean].meanMm : 0,
+    dropMm: lean ? dropMm : 0,
+  }));
+  const loads = heightsMm && loadsOf(saw, heightsMm);
+  const carried = (side: 'left' | 'right'): number =>
+    loads ? loads.loadMm.reduce((sum, load, i) => (leans[i] === side ? sum + load : sum), 0) : 0;
+  return {
+    teeth: Int32Array.from(teeth, (t) => t.tooth),
+    loads,
+    hopMm: null,
+    section: known && kerfSection(teeth, plateMm, bentLengthMm(DEPTH_SHARE * saw.pitchMm)),
+    marks: [],
+    drift: known && estimateDrift(known.left, known.right, carried('left'), carried('right')),
+  };
+}
+
+/** Round after round the first tooth follows the last. */
+function loadsOf({ leans, dropMm, pitchMm, feedMm }: Parameters<typeof cutOf>[0], heightMm: Float64Array): LoadResult {
+  const line = { xMm: Float64Array.from(leans, (_, i) => i * pitchMm), heightMm, pitchMm, cut: 'pull' as const };
+  if (dropMm === 0 && leans.every((lean) => lean !== null)) return toothLoads(line, feedMm);
+  const series = Uint8Array.from(leans, (lean) => (lean === null ? 2 : lean === 'right' ? 1 : 0));
+  return scoringLoads(line, series, feedMm);
+}
