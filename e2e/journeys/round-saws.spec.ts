@@ -145,6 +145,8 @@ async function combination(browser: Browser, hands: Hands): Promise<void> {
     ...teeth.map((tooth) => `runout-turned,,${tooth},${dial(tooth, Math.PI)}`),
   ]);
   await expect(page.getByRole('row', { name: /Off its centre blade .* arbor/ })).toBeVisible();
+  // Every tooth is read: what each takes is a lane of its own.
+  await expect(page.getByRole('img', { name: /with lanes for .*load/ })).toBeVisible();
   const depth = page.getByRole('slider', { name: 'Depth', exact: true });
   await depth.focus();
   const before = await page.getByRole('row', { name: /Teeth reached/ }).innerText();

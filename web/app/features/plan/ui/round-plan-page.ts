@@ -17,6 +17,7 @@ import { RoundDesk } from '../state/round-desk';
 import { BandPlan } from './band-plan';
 import { BladePlan } from './blade-plan';
 import { DadoPlan } from './dado-plan';
+import { loadLane } from './plan-lanes';
 import { ForetoldCutPanel } from './foretold-cut';
 
 /** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
@@ -53,7 +54,14 @@ export class RoundPlanPage {
       const dossier = this.desk.dossier();
       const drawing = dossier && roundDrawing(dossier, this.speech.fine, 'before', this.part());
       const pulled = this.blade() ?? this.seenPart();
-      this.sheet.drawing.set(drawing && pulled ? jointedRim(drawing, pulled.atMm) : drawing);
+      const cut = this.desk.cut();
+      // The whole saw is drawn, and every tooth's load is known.
+      const lanes =
+        drawing && cut?.chosen.loads?.loadMm.length === drawing.teeth.length
+          ? [...drawing.lanes, loadLane(cut, this.speech.finer)]
+          : (drawing?.lanes ?? []);
+      const shown = drawing && { ...drawing, lanes };
+      this.sheet.drawing.set(shown && pulled ? jointedRim(shown, pulled.atMm) : shown);
       this.sheet.handle.set(pulled && !this.desk.frozen() ? pulled.handle : null);
     });
     effect(() => {
