@@ -26,7 +26,7 @@ export function lengthsOfTrace(
 }
 
 /** A tooth of a round blade as a dial against tooth 1 would read it, and how far from the middle its face's line passes. */
-function ofRim(
+export function ofRim(
   t: TracedTooth,
   quantity: 'runout' | 'face-line',
   rim: TracedLine['rim'],

@@ -73,14 +73,15 @@ function saw(teeth: number) {
   const high = flats.toMm.map((v, i) => v - (shift[i] as number) * PITCH_MM);
   const tips = Array.from(study.prepared.xMm, (xMm, i) => ({ xMm, yMm: study.prepared.yMm[i] as number }));
   const cut = sawNow(study);
-  return { study, flats, low, high, tips, cut };
+  if (!cut.line) throw new Error('The worn line has no heights.');
+  return { study, flats, low, high, tips, cut, line: cut.line };
 }
 
 /** The core beside general-purpose solvers on the same problems in one run. */
 export async function benchCore(): Promise<void> {
   console.log('Core beside general reference libraries, medians of one run on this machine');
   for (const teeth of [60, 330, 400, 2000]) {
-    const { study, flats, low, high, tips, cut } = saw(teeth);
+    const { study, flats, low, high, tips, cut, line: own } = saw(teeth);
     const { prepared } = study;
     const runs = teeth > 1000 ? 1 : 3;
     const smooth = await median(() => smoothestSpacing(flats, prepared.nominalMm));
@@ -108,7 +109,7 @@ export async function benchCore(): Promise<void> {
     const curve = await median(() => depthCurve(prepared, study.datum, study.deepestMm, 64), 7);
     alone(`${teeth} teeth: 64-point depth curve`, curve, `${(curve / 16).toFixed(1)} frames of 16 ms (aim under two)`);
     alone(`${teeth} teeth: everything under the handle`, await median(() => viewDepth(study, 0.1)), 'of a 16 ms frame');
-    alone(`${teeth} teeth: load on every tooth`, await median(() => toothLoads(cut.line, 0.04)));
+    alone(`${teeth} teeth: load on every tooth`, await median(() => toothLoads(own, 0.04)));
     alone(`${teeth} teeth: whole virtual cut`, await median(() => testCut(cut, { sinkMm: 0.04, boardMm: 25 })));
     const asked = { wood: 'dry-soft', boardMm: 25 } as const;
     let depthMm = 0.1;
@@ -190,7 +191,7 @@ async function growth(): Promise<void> {
     ['joint line, all teeth', (s) => lineForAll(s.tips)],
     ['joint line, 95 % of them', (s) => lineForShare(s.tips, 0.95)],
     ['joint line, free arc', (s) => freeBreastedLine(s.tips, 0, 10)],
-    ['load on every tooth', (s) => toothLoads(s.cut.line, 0.04)],
+    ['load on every tooth', (s) => toothLoads(s.line, 0.04)],
     ['whole virtual cut', (s) => testCut(s.cut, { sinkMm: 0.04, boardMm: 25 })],
     ['study and plan', (s) => makeOrder(studyLine(s.study.inputs), 0.1)],
   ];

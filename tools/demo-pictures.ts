@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { ofRim } from '@odontis/contract/lengths-of-trace';
 import { PHOTOGRAPH_PX } from '@odontis/contract/notes';
 import { setsOf } from '@odontis/core/photograph/edge-readings';
 import { readEdge } from '@odontis/core/photograph/read-edge';
@@ -201,11 +202,14 @@ async function blade(): Promise<PicturedReadings['blade']> {
   );
   const line = closeRim(traced, read.rim);
   const firstMm = line.teeth[0]?.yMm ?? 0;
-  const meanMm = line.rim?.meanRadiusMm ?? 0;
-  return line.teeth.map((t) => {
-    const face = t.rakeDeg === null ? null : (meanMm + t.yMm) * Math.sin((t.rakeDeg * Math.PI) / 180);
-    return [mm(t.yMm - firstMm), orNull(face), orNull(t.gulletMm)] as const;
-  });
+  return line.teeth.map(
+    (t) =>
+      [
+        mm(ofRim(t, 'runout', line.rim, firstMm) ?? NaN),
+        orNull(ofRim(t, 'face-line', line.rim, firstMm)),
+        orNull(t.gulletMm),
+      ] as const,
+  );
 }
 
 /** Makes the demo's pictures and writes down what is read of them. */

@@ -93,8 +93,9 @@ function slopeOf(pairs: readonly (readonly [number, number])[]): number {
   return sxx === 0 ? 0 : pairs.reduce((s, p) => s + (p[0] - mx) * (p[1] - my), 0) / sxx;
 }
 
-function sideSet(standing: readonly ToothReading[], side: 'left' | 'right'): SideSet {
-  const values = standing.flatMap((r) =>
+/** Mean and spread of the set of the teeth that lean to one side, as far as it was read. mm. */
+export function sideSet(teeth: readonly ToothReading[], side: 'left' | 'right'): SideSet {
+  const values = teeth.flatMap((r) =>
     r.setMm !== null && r.setMm !== undefined && leanOf(r) === side ? [r.setMm] : [],
   );
   return meanAndSpread(values);

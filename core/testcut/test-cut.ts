@@ -1,4 +1,4 @@
-import type { SideSet } from '../evidence/line-statistics';
+import type { SetOfSides } from '../evidence/set-of';
 import type { DriftEstimate } from '../set/drift';
 import { estimateDrift } from '../set/drift';
 import { hopMm } from './hop';
@@ -9,12 +9,15 @@ import { scoringLoads, toothLoads } from './load';
 
 /** A saw as the virtual cut takes it. */
 export interface CutSaw {
-  readonly line: CuttingLine;
+  /** Null where not every tooth's height is known. */
+  readonly line: CuttingLine | null;
   readonly teeth: readonly ToothSection[];
   readonly plateThicknessMm: number;
   readonly bentMm: number;
-  /** False where no set was read: neither walls nor drift are known then. */
-  readonly setKnown: boolean;
+  /** Set of both sides as far as it was read; null where it was not: neither walls nor drift are known then. */
+  readonly sides: SetOfSides | null;
+  /** It lies on its teeth in a board, which a saw that goes round does not. */
+  readonly rides: boolean;
 }
 
 /** The wood and the hand. */
@@ -37,31 +40,24 @@ export interface TestCut {
   readonly drift: DriftEstimate | null;
 }
 
-const sideOf = (teeth: readonly ToothSection[], side: 'left' | 'right'): SideSet => {
-  const sets = teeth.filter((t) => t.lean === side).map((t) => t.setMm);
-  const meanMm = sets.length === 0 ? 0 : sets.reduce((s, v) => s + v, 0) / sets.length;
-  const squares = sets.reduce((s, v) => s + (v - meanMm) ** 2, 0);
-  return { count: sets.length, meanMm, spreadMm: sets.length < 2 ? null : Math.sqrt(squares / (sets.length - 1)) };
-};
-
 /**
  * The virtual test cut (geometry section 10): load a tooth and the share
  * working, hop, kerf in section, marks on the wall, drift. Teeth whose ridge falls
  * score two lines of their own, and rakers plane after rakers; chisels follow one another. O(n log n).
  */
 export function testCut(saw: CutSaw, conditions: CutConditions): TestCut {
-  const { line, teeth } = saw;
-  if (teeth.length !== line.xMm.length) throw new RangeError('Every tooth needs its place and its section.');
-  const apart = teeth.some((t) => t.dropMm > 0 || t.lean === null);
+  const { line, teeth, sides } = saw;
+  if (line && teeth.length !== line.xMm.length) throw new RangeError('Every tooth needs its place and its section.');
   const series = Uint8Array.from(teeth, (t) => (t.lean === null ? 2 : t.lean === 'right' ? 1 : 0));
-  const loads = apart ? scoringLoads(line, series, conditions.sinkMm) : toothLoads(line, conditions.sinkMm);
-  const carried = (side: 0 | 1): number => loads.loadMm.reduce((s, v, i) => (series[i] === side ? s + v : s), 0);
+  const apart = teeth.some((t) => t.dropMm > 0 || t.lean === null);
+  const loads = line && (apart ? scoringLoads(line, series, conditions.sinkMm) : toothLoads(line, conditions.sinkMm));
+  const carried = (side: 0 | 1): number => loads?.loadMm.reduce((s, v, i) => (series[i] === side ? s + v : s), 0) ?? 0;
   return {
     teeth: Int32Array.from(teeth, (t) => t.tooth),
     loads,
-    hopMm: hopMm(line.xMm, line.heightMm, conditions.boardMm),
-    section: saw.setKnown ? kerfSection(teeth, saw.plateThicknessMm, saw.bentMm) : null,
-    marks: saw.setKnown ? wallMarks(teeth) : [],
-    drift: saw.setKnown ? estimateDrift(sideOf(teeth, 'left'), sideOf(teeth, 'right'), carried(0), carried(1)) : null,
+    hopMm: line && saw.rides ? hopMm(line.xMm, line.heightMm, conditions.boardMm) : null,
+    section: sides && kerfSection(teeth, saw.plateThicknessMm, saw.bentMm),
+    marks: sides ? wallMarks(teeth) : [],
+    drift: sides && estimateDrift(sides.left, sides.right, carried(0), carried(1)),
   };
 }

@@ -1,13 +1,11 @@
-import { estimateDrift } from '../../set/drift';
 import type { SetOfSides } from '../../evidence/set-of';
 import type { Wood } from '../../saw/families';
 import { bentLengthMm } from '../../set/set-wear';
 import type { CutAsked, ForetoldCut } from '../../testcut/foretold';
 import type { ToothSection } from '../../testcut/kerf-section';
-import { kerfSection } from '../../testcut/kerf-section';
-import type { LoadResult } from '../../testcut/load';
-import { scoringLoads, toothLoads } from '../../testcut/load';
 import type { TestCut } from '../../testcut/test-cut';
+import { testCut } from '../../testcut/test-cut';
+import { evenSides } from '../tooth-line/cut-saws';
 import type { RoundStudy } from '../family-work';
 import type { BandStudy } from './band/study';
 import type { BladeStudy } from './circular/study';
@@ -27,8 +25,14 @@ function ofBand(study: BandStudy, asked: CutAsked): ForetoldCut {
   const { inputs, pattern, setting, wanted, pitchMm } = study;
   const leans = pattern.leans.map((lean) => (lean === 'straight' ? null : lean));
   const at = (sides: SetOfSides | null): TestCut =>
-    cutOf({ leans, heightsMm: null, sides, plateMm: inputs.saw.plateThicknessMm, dropMm: 0, pitchMm, feedMm: 0 });
-  const cut = told(asked, inputs.set, at(inputs.set), at(setting.reset ? evenly(wanted.perSideMm) : inputs.set), []);
+    cutOf({ leans, heightsMm: null, sides, plateMm: inputs.saw.plateThicknessMm, dropMm: 0, pitchMm, asked });
+  const cut = told(
+    asked,
+    inputs.set,
+    at(inputs.set),
+    at(setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set),
+    [],
+  );
   return { ...cut, assumes: [...cut.assumes, 'Heights are sampled on a band: the load on every tooth is not told.'] };
 }
 
@@ -52,21 +56,19 @@ function ofBlade(study: BladeStudy, asked: CutAsked): ForetoldCut {
       plateMm: inputs.saw.plateThicknessMm,
       dropMm,
       pitchMm,
-      feedMm: FEEDS_MM[asked.wood],
+      asked,
     });
   return told(
     asked,
     inputs.set,
     at(inputs.set, now),
-    at(setting.reset ? evenly(wanted.perSideMm) : inputs.set, now && now.map((mm) => Math.min(mm, highest))),
+    at(
+      setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set,
+      now && now.map((mm) => Math.min(mm, highest)),
+    ),
     whole ? [] : ['Not every tooth was read by dial: the load on every tooth is not told.'],
   );
 }
-
-const evenly = (perSideMm: number): SetOfSides => {
-  const side = { count: 2, meanMm: perSideMm, spreadMm: 0 };
-  return { left: side, right: side };
-};
 
 function told(
   asked: CutAsked,
@@ -85,7 +87,15 @@ function told(
   };
 }
 
-function cutOf(saw: {
+function cutOf({
+  leans,
+  heightsMm,
+  sides,
+  plateMm,
+  dropMm,
+  pitchMm,
+  asked,
+}: {
   readonly leans: readonly ('left' | 'right' | null)[];
   /** Of every tooth, mm; null where not all are known. */
   readonly heightsMm: Float64Array | null;
@@ -93,34 +103,30 @@ function cutOf(saw: {
   readonly plateMm: number;
   readonly dropMm: number;
   readonly pitchMm: number;
-  readonly feedMm: number;
+  readonly asked: CutAsked;
 }): TestCut {
-  const { leans, heightsMm, sides, plateMm, dropMm } = saw;
-  const known = sides !== null && sides.left.count > 0 && sides.right.count > 0 ? sides : null;
-  const teeth = leans.map((lean, i): ToothSection => ({
-    tooth: i + 1,
-    heightMm: heightsMm?.[i] ?? 0,
-    lean,
-    setMm: lean && known ? known[lean].meanMm : 0,
-    dropMm: lean ? dropMm : 0,
-  }));
-  const loads = heightsMm && loadsOf(saw, heightsMm);
-  const carried = (side: 'left' | 'right'): number =>
-    loads ? loads.loadMm.reduce((sum, load, i) => (leans[i] === side ? sum + load : sum), 0) : 0;
-  return {
-    teeth: Int32Array.from(teeth, (t) => t.tooth),
-    loads,
-    hopMm: null,
-    section: known && kerfSection(teeth, plateMm, bentLengthMm(DEPTH_SHARE * saw.pitchMm)),
-    marks: [],
-    drift: known && estimateDrift(known.left, known.right, carried('left'), carried('right')),
-  };
-}
-
-/** Round after round the first tooth follows the last. */
-function loadsOf({ leans, dropMm, pitchMm, feedMm }: Parameters<typeof cutOf>[0], heightMm: Float64Array): LoadResult {
-  const line = { xMm: Float64Array.from(leans, (_, i) => i * pitchMm), heightMm, pitchMm, cut: 'pull' as const };
-  if (dropMm === 0 && leans.every((lean) => lean !== null)) return toothLoads(line, feedMm);
-  const series = Uint8Array.from(leans, (lean) => (lean === null ? 2 : lean === 'right' ? 1 : 0));
-  return scoringLoads(line, series, feedMm);
+  const known = sides && sides.left.count > 0 && sides.right.count > 0 ? sides : null;
+  return testCut(
+    {
+      // Turn after turn the first tooth follows the last, as a saw that is pulled.
+      line: heightsMm && {
+        xMm: Float64Array.from(leans, (_, i) => i * pitchMm),
+        heightMm: heightsMm,
+        pitchMm,
+        cut: 'pull',
+      },
+      teeth: leans.map((lean, i): ToothSection => ({
+        tooth: i + 1,
+        heightMm: heightsMm?.[i] ?? 0,
+        lean,
+        setMm: lean && known ? known[lean].meanMm : 0,
+        dropMm: lean ? dropMm : 0,
+      })),
+      plateThicknessMm: plateMm,
+      bentMm: bentLengthMm(DEPTH_SHARE * pitchMm),
+      sides: known,
+      rides: false,
+    },
+    { sinkMm: FEEDS_MM[asked.wood], boardMm: asked.boardMm },
+  );
 }

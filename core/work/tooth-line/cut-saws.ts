@@ -1,3 +1,5 @@
+import { meanAndSpread, sideSet } from '../../evidence/line-statistics';
+import type { SetOfSides } from '../../evidence/set-of';
 import { overOwnLine } from '../../evidence/over-own-line';
 import type { ToothReading } from '../../evidence/tooth-reading';
 import { leanOf, standingTeeth } from '../../evidence/tooth-reading';
@@ -30,7 +32,7 @@ export function sawNow(study: LineStudy): CutSaw {
     overMm: study.cutters
       ? study.prepared.yMm.map((y, i) => y - heightOn(study.datum, study.prepared.xMm[i] as number))
       : overOwnLine(standingTeeth(inputs.readings)),
-    set: null,
+    given: null,
   });
 }
 
@@ -42,7 +44,11 @@ export function sawAt(study: LineStudy, view: DepthView, set: SetLeft): CutSaw {
     heightMm: study.toothHeightMm,
     xMm: view.spacing.xMm,
     overMm: Float64Array.from(view.lineYMm, (y, i) => y - heightOn(view.line, view.spacing.xMm[i] as number)),
-    set: set.found ?? (set.reset ? { left: set.perSideMm, right: set.perSideMm } : null),
+    given: set.found
+      ? evenSides(set.found.left, set.found.right)
+      : set.reset
+        ? evenSides(set.perSideMm, set.perSideMm)
+        : null,
   });
 }
 
@@ -54,14 +60,14 @@ function cutSaw(
     readonly heightMm: number;
     readonly xMm: Float64Array;
     readonly overMm: Float64Array;
-    /** Set of every tooth by its side, mm; null: as it was read. */
-    readonly set: { readonly left: number; readonly right: number } | null;
+    /** Set that every tooth of a side is given; null: as it was read. */
+    readonly given: SetOfSides | null;
   },
 ): CutSaw {
   const { plateThicknessMm, family } = inputs.saw;
   const dropMm = ridgeDropMm(plateThicknessMm, to.fleamDeg, to.tooth);
   const byTooth = new Map(inputs.readings.map((r) => [r.tooth, r]));
-  const known = sidesRead(inputs.readings);
+  const sides = to.given ?? sidesRead(inputs.readings);
   return {
     line: { xMm: to.xMm, heightMm: to.overMm, pitchMm, cut: family === 'pull' ? 'pull' : 'push' },
     teeth: Array.from(prepared.teeth, (tooth, i): ToothSection => {
@@ -70,20 +76,24 @@ function cutSaw(
       if (prepared.roles?.[i] === 'raker') return { tooth, heightMm, lean: null, setMm: 0, dropMm: 0 };
       const reading = byTooth.get(tooth) as ToothReading;
       const lean = leanOf(reading);
-      return { tooth, heightMm, lean, setMm: to.set?.[lean] ?? reading.setMm ?? known?.[lean] ?? 0, dropMm };
+      return { tooth, heightMm, lean, setMm: (to.given ? null : reading.setMm) ?? sides?.[lean].meanMm ?? 0, dropMm };
     }),
     plateThicknessMm,
     bentMm: bentLengthMm(to.heightMm),
-    setKnown: to.set !== null || known !== null,
+    sides,
+    rides: true,
   };
 }
 
-/** The mean set of either side as far as it was read, mm; null where one side was not. */
-function sidesRead(readings: readonly ToothReading[]): { readonly left: number; readonly right: number } | null {
-  const meanOf = (lean: 'left' | 'right'): number => {
-    const own = readings.flatMap((r) => (typeof r.setMm === 'number' && leanOf(r) === lean ? [r.setMm] : []));
-    return own.reduce((s, v) => s + v, 0) / own.length;
-  };
-  const [left, right] = [meanOf('left'), meanOf('right')];
-  return Number.isNaN(left + right) ? null : { left, right };
+/** Both sides as they were read; null where one was not. */
+function sidesRead(readings: readonly ToothReading[]): SetOfSides | null {
+  const standing = standingTeeth(readings);
+  const [left, right] = [sideSet(standing, 'left'), sideSet(standing, 'right')];
+  return left.count > 0 && right.count > 0 ? { left, right } : null;
 }
+
+/** Every tooth of a side alike, and known to be. */
+export const evenSides = (leftMm: number, rightMm: number): SetOfSides => ({
+  left: meanAndSpread([leftMm, leftMm]),
+  right: meanAndSpread([rightMm, rightMm]),
+});

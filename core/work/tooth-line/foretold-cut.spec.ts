@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { sampleVariance } from 'simple-statistics';
 import { exampleRecord } from '../../reference/examples';
 import { evenSaw, planInputs } from '../../reference/random-saw';
 import type { ToothReading } from '../../evidence/tooth-reading';
@@ -109,6 +110,7 @@ describe('the cut foretold of a tooth line', () => {
   it('takes a saw as it lies: a tilt of the line is no unevenness', () => {
     const readings = evenSaw(30, 2).map((r) => ({ ...r, yMm: 3 + 0.01 * r.xMm + (r.tooth === 9 ? 0.2 : 0) }));
     const { line, bentMm } = sawNow(studyLine(planInputs(readings, 2)));
+    if (!line) throw new Error('no line');
     expect(line.heightMm.reduce((s, v) => s + v, 0)).toBeCloseTo(0, 9);
     expect(line.heightMm.reduce((s, v, i) => s + v * (line.xMm[i] as number), 0)).toBeCloseTo(0, 7);
     expect(Math.max(...line.heightMm)).toBe(line.heightMm[8] as number);
@@ -131,6 +133,11 @@ describe('the cut foretold of a tooth line', () => {
     );
     const sampled = foretold(studyLine(planInputs(some, 2)), 0);
     expect(sampled.assumes[0]).toBe('Set was read at 8 of 30 teeth: the others are taken to have their side’s mean.');
+    // A tooth that nobody read makes the drift no surer.
+    const own = (odd: number): number[] =>
+      [1, 2, 3, 4, 5, 6, 7, 8].filter((t) => t % 2 === odd).map((t) => 0.06 + 0.001 * t);
+    const error = Math.sqrt((sampleVariance(own(1)) + sampleVariance(own(0))) / 4);
+    expect(sampled.now.drift?.setErrorMm).toBeCloseTo(error, 12);
     expect(sampled.now.section?.leftMm).toBeCloseTo(sampled.chosen.section?.leftMm ?? NaN, 9);
   });
 

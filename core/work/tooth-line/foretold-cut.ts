@@ -8,6 +8,7 @@ import type { LineStudy } from './study';
 
 /** Share of the pitch a saw sinks a pitch of travel, by the wood. Judgement, no source. */
 const SINK_SHARES: Record<Wood, number> = { 'dry-hard': 0.012, 'dry-soft': 0.02, green: 0.03 };
+
 /** The cut foretold of a tooth line, before and after the work chosen. O(n log n): meant to run inside a frame at 400 teeth. */
 export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, asked: CutAsked): ForetoldCut {
   const sinkMm = SINK_SHARES[asked.wood] * study.pitchMm;
@@ -17,11 +18,11 @@ export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, ask
   const leaning = chosen.teeth.filter((t) => t.lean !== null).length;
   const read = readings.filter((r) => typeof r.setMm === 'number' && r.kind !== 'missing').length;
   const needs = [
-    ...(now.setKnown ? [] : ['No set is read on both sides: the kerf as it is, its room and its drift are not known.']),
-    ...(chosen.setKnown ? [] : ['The set is left as it is and was not read: read it on a few teeth of either side.']),
+    ...(now.sides ? [] : ['No set is read on both sides: the kerf as it is, its room and its drift are not known.']),
+    ...(chosen.sides ? [] : ['The set is left as it is and was not read: read it on a few teeth of either side.']),
   ];
   const assumes = [
-    ...(now.setKnown && read < leaning
+    ...(now.sides && read < leaning
       ? [`Set was read at ${read} of ${leaning} teeth: the others are taken to have their side’s mean.`]
       : []),
     ...(study.placesMeasured ? [] : ['Places were not measured: the spacing is taken as even.']),

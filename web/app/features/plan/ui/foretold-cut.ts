@@ -39,7 +39,6 @@ export class ForetoldCutPanel {
   protected readonly woodWords = WOOD_WORDS;
   protected readonly times = computed(() => timesOf([this.cut().now, this.cut().chosen]));
   protected readonly why = computed(() => cutReasons(this.cut().chosen, this.cut(), this.plateMm()));
-  protected readonly driftMm = DRIFT_DEPTH_MM;
 
   /** It lies on its teeth in a board: a saw that goes round does not. */
   protected readonly rides = computed(() => this.cut().now.hopMm !== null);
