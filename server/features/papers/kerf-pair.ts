@@ -34,7 +34,9 @@ export function kerfBeforeAndAfter({ plan, checks }: Dossier, book: ShopBook): C
   const order = plan?.order;
   if (!order || !isLineOrder(order) || order.inputs.retooth) return [];
   const study = studyLine(order.inputs);
-  const last = checks.findLast((round) => round.setLeftMm !== null && round.setRightMm !== null);
+  // Of a two-edged saw the edge that the order begins with is drawn, with its own test cut.
+  const edge = order.inputs.pull?.edge ?? null;
+  const last = checks.findLast((round) => round.edge === edge && round.setLeftMm !== null && round.setRightMm !== null);
   const found = last && { left: last.setLeftMm ?? 0, right: last.setRightMm ?? 0 };
   const { now, chosen } = foretellCut(
     study,
