@@ -47,18 +47,27 @@ export class KeptServer {
   private waitMs = FIRST_WAIT_MS;
   private timer: NodeJS.Timeout | undefined;
 
+  private toOpen: ToOpen | null = null;
+
   constructor(
-    private readonly toOpen: ToOpen,
     private readonly how: { readonly longestWaitMs: number; readonly say: (text: string) => void } = {
       longestWaitMs: LONGEST_WAIT_MS,
       say: (text) => console.log(text),
     },
   ) {}
 
-  /** Rejects with what the server's process says where it cannot open. */
-  open(): Promise<Opened> {
+  /** Begins the server's process, so that it reads its program in while the database is still coming up. */
+  begin(): ChildProcess {
+    if (this.child) return this.child;
     const child = fork(path.resolve('tools/serve.ts'), [], { execArgv: ['--import', 'tsx'] });
-    this.child = child;
+    child.once('exit', () => (this.child = null));
+    return (this.child = child);
+  }
+
+  /** Rejects with what the server's process says where it cannot open. */
+  open(toOpen: ToOpen): Promise<Opened> {
+    this.toOpen = toOpen;
+    const child = this.begin();
     const openedAt = Date.now();
     return new Promise((resolve, reject) => {
       let isOpen = false;
@@ -69,14 +78,13 @@ export class KeptServer {
         } else reject(message.plainly ? new Plainly(message.error.message) : Object.assign(new Error(), message.error));
       });
       child.once('exit', (code, signal) => {
-        this.child = null;
         if (!isOpen) {
           reject(new Error(`The server’s process ended as it began (${signal ?? code}).`));
           return;
         }
         if (!this.closing) this.again(signal ?? `code ${code}`, Date.now() - openedAt);
       });
-      child.send(this.toOpen);
+      child.send(toOpen);
     });
   }
 
@@ -84,7 +92,8 @@ export class KeptServer {
     this.waitMs = openForMs > RECOVERED_MS ? FIRST_WAIT_MS : Math.min(this.waitMs * 2, this.how.longestWaitMs);
     this.how.say(`The server had ended (${why}); it is started again.`);
     this.timer = setTimeout(() => {
-      this.open().catch((error: unknown) => {
+      if (!this.toOpen) return;
+      this.open(this.toOpen).catch((error: unknown) => {
         this.how.say(error instanceof Error ? error.message : String(error));
         if (!this.closing) this.again('could not open', 0);
       });

@@ -41,10 +41,10 @@ async function kills(): Promise<void> {
   const settings = { host: '127.0.0.1', port, dataFolder: folder, databaseUrl: null, demo: true };
   const copies = { programs, folder: path.join(folder, 'copies'), passphrase: null };
   const toOpen = { settings, databaseUrl: cluster.url(), webFolder: WEB_FOLDER, copies };
-  const server = new KeptServer(toOpen, { longestWaitMs: 300, say: () => undefined });
+  const server = new KeptServer({ longestWaitMs: 300, say: () => undefined });
   const watching = setInterval(() => void cluster.revive().catch(() => false), 200);
   try {
-    const { address } = await server.open();
+    const { address } = await server.open(toOpen);
     const screen = { ...(await demoScreen(address)), 'content-type': 'application/json' };
     const rack = (await (await fetch(`${address}/api/rack`, { headers: screen })).json()) as {
       id: number;

@@ -41,9 +41,9 @@ async function load(): Promise<void> {
   const port = await freePort();
   const settings = { host: '127.0.0.1', port, dataFolder: folder, databaseUrl: null, demo: true };
   const copies = { programs, folder: path.join(folder, 'copies'), passphrase: null };
-  const server = new KeptServer({ settings, databaseUrl: cluster.url(), webFolder: WEB_FOLDER, copies });
+  const server = new KeptServer();
   try {
-    const { address } = await server.open();
+    const { address } = await server.open({ settings, databaseUrl: cluster.url(), webFolder: WEB_FOLDER, copies });
     // Screens have processors of their own: here they come after the server.
     os.setPriority(os.constants.priority.PRIORITY_LOW);
     const screens = [];

@@ -11,9 +11,13 @@ const send = (message: FromServer): void => void process.send?.(message);
 
 let open: RunningServer | null = null;
 
+/** Read in at once: the database comes up meanwhile. What fails in it is said where the server is opened. */
+const program = import('../server/main');
+program.catch(() => undefined);
+
 async function serve({ settings, databaseUrl, webFolder, copies }: ToOpen): Promise<void> {
   const tls = await tlsOf(settings);
-  const { runServer } = await import('../server/main');
+  const { runServer } = await program;
   const logFolder = path.join(settings.dataFolder, 'logs');
   const server = await runServer({ ...settings, databaseUrl, webFolder, copies, logFolder, ...(tls && { tls }) });
   open = server;

@@ -83,17 +83,18 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
   buildWeb();
   let cluster: Cluster | null = null;
   const copies = readCopySettings(process.env, settings.dataFolder);
-  const programs = ensurePostgres(settings.databaseUrl === null ? settings.dataFolder : null);
-  if (settings.databaseUrl === null) {
-    up.add(holdFolder(settings.dataFolder));
-    const folder = settings.dataFolder;
+  const folder = settings.databaseUrl === null ? settings.dataFolder : null;
+  if (folder !== null) {
+    up.add(holdFolder(folder));
     up.add(() => Cluster.stopAt(folder));
-    cluster = await Cluster.start({ programs, folder });
   }
-  const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
-  const kept = new KeptServer({ settings, databaseUrl, webFolder: WEB_FOLDER, copies: { ...copies, programs } });
+  const kept = new KeptServer();
   up.add(() => kept.close());
-  const server = await kept.open();
+  kept.begin();
+  const programs = ensurePostgres(folder);
+  if (folder !== null) cluster = await Cluster.start({ programs, folder });
+  const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);
+  const server = await kept.open({ settings, databaseUrl, webFolder: WEB_FOLDER, copies: { ...copies, programs } });
   if (server.loadedDemo) console.log('The demo shop, Skerrow Saw Works, is loaded.');
   if (server.isNew) console.log('This shop is new: open it on this computer, and its first owner is made there.');
   console.log(`Odontis is open at ${server.address}   (Ctrl-C closes it)`);
