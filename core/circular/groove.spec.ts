@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { stackWidth } from './dado-stack';
-import { floorStepMm, grooveFloor, touchParts } from './groove';
+import { floorReason, floorStepMm, grooveFloor, touchParts } from './groove';
 import type { StackedPart } from './groove';
 
 const part = (id: string, kind: StackedPart['kind'], plateMm: number, cutMm: number, heightMm: number | null = 0) => ({
@@ -75,6 +75,7 @@ describe('the floor of a groove', () => {
       ['right', 0],
     ]);
     expect(floorStepMm(floor, ['left', 'right'])).toBeCloseTo(0.2, 12);
+    expect(floorReason(floor, ['left', 'right']).inputs.map((one) => one.value)).toEqual(['b', -0.2, 'a', -0.4]);
     expect(() => grooveFloor([part('s', 'shim', 1, 1)])).toThrowError(RangeError);
   });
 

@@ -1,3 +1,5 @@
+import { because, COMMON_PRACTICE, input } from '../reason/reason';
+import type { Reason } from '../reason/reason';
 import type { DadoPart } from './dado-stack';
 
 /** A part on the arbor with how high its highest tooth stands on the common dial; shims carry no tooth. mm. */
@@ -57,6 +59,26 @@ export function grooveFloor(parts: readonly StackedPart[]): FloorPiece[] {
 export function floorStepMm(pieces: readonly FloorPiece[], outers: readonly string[]): number {
   const heights = pieces.flatMap((p) => (p.part !== null && !outers.includes(p.part) ? (p.heightMm ?? []) : []));
   return heights.length === 0 ? 0 : Math.max(...heights) - Math.min(...heights);
+}
+
+/** Why the floor's steps are what they are, and which part makes the deepest and the shallowest. */
+export function floorReason(pieces: readonly FloorPiece[], outers: readonly string[]): Reason {
+  const own = pieces
+    .filter((p) => p.part !== null && p.heightMm !== null && !outers.includes(p.part))
+    .sort((a, b) => (b.heightMm ?? 0) - (a.heightMm ?? 0));
+  const [deepest, shallowest] = [own[0], own.at(-1)];
+  return because(
+    'Steps on the floor of the groove',
+    'over every place the highest tooth of any part makes the floor; the deepest less the shallowest of them',
+    [
+      input('deepest under', deepest?.part ?? 'nobody read', 'text'),
+      input('on the dial', deepest?.heightMm ?? 0, 'mm'),
+      input('shallowest under', shallowest?.part ?? 'nobody read', 'text'),
+      input('on the dial', shallowest?.heightMm ?? 0, 'mm'),
+    ],
+    COMMON_PRACTICE,
+    'The outer blades’ scored lines are meant to be deeper, and are not counted.',
+  );
 }
 
 /** What a test groove says of one part. */

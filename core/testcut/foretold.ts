@@ -9,11 +9,34 @@ export interface CutAsked {
   readonly boardMm: number;
 }
 
+/** What one full stroke of a saw held in the hand does. */
+export interface FullStroke {
+  /** How far it is pushed, mm. */
+  readonly travelMm: number;
+  /** Teeth that pass a place of the wood, and those that stand in the board at once. */
+  readonly teeth: number;
+  readonly inBoard: number;
+  /** How far the saw sinks, mm. */
+  readonly sinkMm: number;
+}
+
+/** A full stroke takes this share of the toothed length. Judgement, no source. */
+const STROKE_SHARE = 0.8;
+
+/** A full stroke of a saw `toothedMm` long that sinks `sinkMm` a pitch of travel. mm. */
+export function fullStroke(toothedMm: number, pitchMm: number, sinkMm: number, boardMm: number): FullStroke {
+  const travelMm = STROKE_SHARE * toothedMm;
+  const teeth = travelMm / pitchMm;
+  return { travelMm, teeth, inBoard: Math.min(toothedMm, boardMm) / pitchMm, sinkMm: teeth * sinkMm };
+}
+
 /** A saw's cut as it is and as chosen, in the same wood. */
 export interface ForetoldCut {
   readonly asked: CutAsked;
   /** How far the saw is taken to sink a pitch of travel; of one that goes round, what is fed a tooth. mm. */
   readonly sinkMm: number;
+  /** Null of a saw that goes round. */
+  readonly stroke: FullStroke | null;
   readonly now: TestCut;
   readonly chosen: TestCut;
   /** What is not known and therefore not drawn, and what is taken for granted; in sentences. */
@@ -53,9 +76,9 @@ export function hardestOf({ loads, teeth }: TestCut): { readonly tooth: number; 
 /** Why each number of a cut is what it is. */
 export function cutReasons(
   cut: TestCut,
-  { asked, sinkMm }: Pick<ForetoldCut, 'asked' | 'sinkMm'>,
+  { asked, sinkMm, stroke }: Pick<ForetoldCut, 'asked' | 'sinkMm' | 'stroke'>,
   plateThicknessMm: number,
-): Record<'working' | 'worst' | 'hop' | 'kerf' | 'ridge' | 'drift', Reason> {
+): Record<'working' | 'worst' | 'stroke' | 'hop' | 'kerf' | 'ridge' | 'drift', Reason> {
   const { loads } = cut;
   const worst = hardestOf(cut);
   const sink = input('taken a pitch', sinkMm, 'mm');
@@ -73,6 +96,13 @@ export function cutReasons(
       'greatest load / mean load; 1 is a saw that cuts evenly, more is one that jumps',
       [sink, input('tooth', worst?.tooth ?? 0, 'count'), input('its load', worst?.loadMm ?? 0, 'mm')],
       'Geometry, section 10',
+    ),
+    stroke: because(
+      'What a full stroke does',
+      'teeth = travel / pitch; sink of a stroke = teeth x what is taken a pitch',
+      [sink, input('travel', stroke?.travelMm ?? 0, 'mm'), input('teeth that pass', stroke?.teeth ?? 0, 'count')],
+      'Travel and sink by the wood: judgement, no source',
+      'A usual hand lets the saw sink by its own weight; a harder one sinks further, until the gullets are full.',
     ),
     hop: because(
       'How far the saw rises and falls as it is pushed',

@@ -5,6 +5,7 @@ import type { CutAsked, ForetoldCut } from '../../testcut/foretold';
 import type { ToothSection } from '../../testcut/kerf-section';
 import type { TestCut } from '../../testcut/test-cut';
 import { testCut } from '../../testcut/test-cut';
+import type { SetLeft } from '../tooth-line/cut-saws';
 import { evenSides } from '../tooth-line/cut-saws';
 import type { RoundStudy } from '../family-work';
 import type { BandStudy } from './band/study';
@@ -15,13 +16,17 @@ const FEEDS_MM: Record<Wood, number> = { 'dry-hard': 0.03, 'dry-soft': 0.06, gre
 /** Depth of a tooth in pitches, where its set bends. Common practice, no source. */
 const DEPTH_SHARE = 0.4;
 
-/** The cut foretold of a band or a steel blade; null of a set, whose groove is drawn by itself, and of carbide tips. */
-export function foretellRound(study: RoundStudy, asked: CutAsked): ForetoldCut | null {
-  if (study.family === 'band') return ofBand(study, asked);
-  return study.family === 'circular' && study.inputs.saw.tipped !== 'carbide' ? ofBlade(study, asked) : null;
+/**
+ * The cut foretold of a band or a steel blade, with the set that was found once it was worked where it was measured;
+ * null of a set, whose groove is drawn by itself, and of carbide tips.
+ */
+export function foretellRound(study: RoundStudy, asked: CutAsked, found?: SetLeft['found']): ForetoldCut | null {
+  const set = found && evenSides(found.left, found.right);
+  if (study.family === 'band') return ofBand(study, asked, set);
+  return study.family === 'circular' && study.inputs.saw.tipped !== 'carbide' ? ofBlade(study, asked, set) : null;
 }
 
-function ofBand(study: BandStudy, asked: CutAsked): ForetoldCut {
+function ofBand(study: BandStudy, asked: CutAsked, found: SetOfSides | undefined): ForetoldCut {
   const { inputs, pattern, setting, wanted, pitchMm } = study;
   const leans = pattern.leans.map((lean) => (lean === 'straight' ? null : lean));
   const at = (sides: SetOfSides | null): TestCut =>
@@ -30,13 +35,13 @@ function ofBand(study: BandStudy, asked: CutAsked): ForetoldCut {
     asked,
     inputs.set,
     at(inputs.set),
-    at(setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set),
+    at(found ?? (setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set)),
     [],
   );
   return { ...cut, assumes: [...cut.assumes, 'Heights are sampled on a band: the load on every tooth is not told.'] };
 }
 
-function ofBlade(study: BladeStudy, asked: CutAsked): ForetoldCut {
+function ofBlade(study: BladeStudy, asked: CutAsked, found: SetOfSides | undefined): ForetoldCut {
   const { inputs, own, setting, wanted, pitchMm, equal, jointMm } = study;
   const rakers = new Set(inputs.rakers);
   const leans = Array.from({ length: inputs.teeth }, (_, i) =>
@@ -63,7 +68,7 @@ function ofBlade(study: BladeStudy, asked: CutAsked): ForetoldCut {
     inputs.set,
     at(inputs.set, now),
     at(
-      setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set,
+      found ?? (setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set),
       now && now.map((mm) => Math.min(mm, highest)),
     ),
     whole ? [] : ['Not every tooth was read by dial: the load on every tooth is not told.'],
@@ -80,6 +85,7 @@ function told(
   return {
     asked,
     sinkMm: FEEDS_MM[asked.wood],
+    stroke: null,
     now,
     chosen,
     needs: [...(now.section ? [] : ['No set is read on both sides: the kerf as it is is not known.']), ...needs],

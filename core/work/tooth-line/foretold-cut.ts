@@ -1,5 +1,6 @@
 import type { Wood } from '../../saw/families';
 import type { CutAsked, ForetoldCut } from '../../testcut/foretold';
+import { fullStroke } from '../../testcut/foretold';
 import { testCut } from '../../testcut/test-cut';
 import { sawAt, sawNow } from './cut-saws';
 import type { SetLeft } from './cut-saws';
@@ -15,6 +16,8 @@ export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, ask
   const conditions = { sinkMm, boardMm: asked.boardMm };
   const [now, chosen] = [sawNow(study), sawAt(study, view, set)];
   const { readings } = study.inputs;
+  const toothedMm = Math.max(study.inputs.saw.teeth ?? 0, study.prepared.xMm.length) * study.pitchMm;
+  const stroke = fullStroke(toothedMm, study.pitchMm, sinkMm, asked.boardMm);
   const leaning = chosen.teeth.filter((t) => t.lean !== null).length;
   const read = readings.filter((r) => typeof r.setMm === 'number' && r.kind !== 'missing').length;
   const needs = [
@@ -29,5 +32,5 @@ export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, ask
     ...(study.pull ? ['Points are taken as their fleam leaves them: the top bevels are not cut out.'] : []),
     ...(study.cutters ? ['Rakers plane after rakers, cutters score after cutters of their own side.'] : []),
   ];
-  return { asked, sinkMm, now: testCut(now, conditions), chosen: testCut(chosen, conditions), needs, assumes };
+  return { asked, sinkMm, stroke, now: testCut(now, conditions), chosen: testCut(chosen, conditions), needs, assumes };
 }

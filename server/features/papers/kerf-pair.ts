@@ -4,12 +4,11 @@ import type { ShopBook } from '@odontis/contract/shop';
 import { KERF_PICTURE, kerfOutline, timesOf } from '@odontis/core/testcut/kerf-outline';
 import type { TestCut } from '@odontis/core/testcut/test-cut';
 import { sayFine, sayPlate } from '@odontis/core/units/shop-speech';
-import { isLineOrder } from '@odontis/core/work/order';
+import type { Filing } from '@odontis/core/saw/families';
+import type { ForetoldCut } from '@odontis/core/testcut/foretold';
+import { linesOfOrder } from '@odontis/core/work/lines-of-order';
+import { cutOfOrder } from '@odontis/core/work/order-cut';
 import { cutSays } from '@odontis/core/testcut/cut-says';
-import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
-import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
-import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
-import { studyLine } from '@odontis/core/work/tooth-line/study';
 import { pt } from './print';
 
 /** Between the two pictures, px of the pictures. */
@@ -29,33 +28,41 @@ function kerfSvg(cut: TestCut, plateMm: number, times: number, x: number, name: 
   );
 }
 
-/** The kerf before the work and after it, at one scale, and what that means to who saws; nothing where it is not known. */
-export function kerfBeforeAndAfter({ plan, checks }: Dossier, book: ShopBook): Content[] {
-  const order = plan?.order;
-  if (!order || !isLineOrder(order) || order.inputs.retooth) return [];
-  const study = studyLine(order.inputs);
-  // Of a two-edged saw the edge that the order begins with is drawn, with its own test cut.
-  const edge = order.inputs.pull?.edge ?? null;
+/** The set that the last measured test cut was made with. */
+function setFound({ checks }: Dossier, edge: Filing | null): { left: number; right: number } | null {
   const last = checks.findLast((round) => round.edge === edge && round.setLeftMm !== null && round.setRightMm !== null);
-  const found = last && { left: last.setLeftMm ?? 0, right: last.setRightMm ?? 0 };
-  const { now, chosen } = foretellCut(
-    study,
-    viewDepth(study, order.choice.depthMm),
-    { ...order.forecast.set, ...(found && { found }) },
-    { wood: order.inputs.saw.wood, boardMm: USUAL_BOARD_MM },
-  );
-  const say = { fine: (mm: number) => sayFine(mm, book), plate: (mm: number) => sayPlate(mm, book) };
-  const text: Content = { text: cutSays(now, chosen, say), margin: [0, 0, 0, 4] };
-  if (!now.section || !chosen.section) return [text];
-  const plateMm = order.inputs.saw.plateThicknessMm;
+  return last ? { left: last.setLeftMm ?? 0, right: last.setRightMm ?? 0 } : null;
+}
+
+/** The cut as an order found it and as the work left it, with the set that was measured; null where it is not foretold. */
+export function cutOf(dossier: Dossier): { readonly cut: ForetoldCut; readonly plateMm: number } | null {
+  const order = dossier.plan?.order;
+  if (!order) return null;
+  // Of a two-edged saw the edge that the order begins with is drawn, with its own test cut.
+  const edge = linesOfOrder(order)[0]?.edge ?? null;
+  const found = setFound(dossier, edge);
+  const { wood } = order.inputs?.saw ?? dossier.ticket;
+  return cutOfOrder(order, { edge, wood, ...(found && { found }) });
+}
+
+/** Both kerfs at one scale; nothing where one is not known. */
+export function kerfPair({ cut: { now, chosen }, plateMm }: NonNullable<ReturnType<typeof cutOf>>): Content[] {
+  if (!now.section || !chosen.section) return [];
   const times = timesOf([now, chosen]);
   const { wide, tall } = KERF_PICTURE;
   const svg =
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${2 * wide + GAP} ${tall}">` +
     `${kerfSvg(now, plateMm, times, 0, 'before')}${kerfSvg(chosen, plateMm, times, wide + GAP, 'now')}</svg>`;
   return [
-    text,
     { text: `Saw and kerf from the end, drawn ${times} times as large, both alike.`, fontSize: 8, color: '#555' },
     { svg, width: pt(90), margin: [0, 2, 0, 6] },
   ];
+}
+
+/** The kerf before the work and after it, at one scale, and what that means to who saws; nothing where it is not known. */
+export function kerfBeforeAndAfter(dossier: Dossier, book: ShopBook): Content[] {
+  const foretold = cutOf(dossier);
+  if (!foretold) return [];
+  const say = { fine: (mm: number) => sayFine(mm, book), plate: (mm: number) => sayPlate(mm, book) };
+  return [{ text: cutSays(foretold.cut.now, foretold.cut.chosen, say), margin: [0, 0, 0, 4] }, ...kerfPair(foretold)];
 }

@@ -36,3 +36,18 @@ export function heightLanes(lanes: readonly LaneOfPaper[]): { svg: string; range
     rangeMm,
   };
 }
+
+/** Load on every tooth, one lane before and one after, on one scale: evenly apart, as they are numbered. mm. */
+export function loadLanes({ before, after }: { readonly before: Float64Array; readonly after: Float64Array }): string {
+  const most = Math.max(1e-9, ...before, ...after);
+  const body = [before, after].map((loads, k) => {
+    const base = (k + 1) * LANE - 6;
+    const strokes = Array.from(loads, (mm, i) => {
+      const x = (((i + 0.5) / loads.length) * (WIDTH - 4) + 2).toFixed(1);
+      const high = (mm / most) * (LANE - 12);
+      return `<line x1="${x}" y1="${base}" x2="${x}" y2="${(base - high).toFixed(2)}" stroke="#3b3f8f" stroke-width="0.8"/>`;
+    });
+    return `${strokes.join('')}<line x1="0" y1="${base}" x2="${WIDTH}" y2="${base}" stroke="#777" stroke-width="0.4"/>`;
+  });
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${2 * LANE}">${body.join('')}</svg>`;
+}

@@ -6,11 +6,12 @@ import { measuringSheet } from './measuring-sheet';
 import { printPdf } from './print';
 import { quoteDocument } from './quote';
 import { reportDocument } from './report';
+import { shopCard } from './shop-card';
 import { tagDocument, tagSheet } from './tag';
 
 /** A paper that is wanted, with everything that stands on it: plain data, which goes over to another thread. */
 export type Paper =
-  | { readonly kind: 'tag' | 'report'; readonly dossier: Dossier; readonly book: ShopBook }
+  | { readonly kind: 'tag' | 'report' | 'card'; readonly dossier: Dossier; readonly book: ShopBook }
   | { readonly kind: 'tags'; readonly dossiers: readonly Dossier[]; readonly skip: number; readonly book: ShopBook }
   | { readonly kind: 'quote'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook }
   | { readonly kind: 'measuring-sheet'; readonly sheet: MeasuringSheet }
@@ -23,6 +24,8 @@ export function makePaper(paper: Paper): Promise<Uint8Array> {
       return printPdf(tagDocument(paper.dossier, paper.book));
     case 'report':
       return printPdf(reportDocument(paper.dossier, paper.book));
+    case 'card':
+      return printPdf(shopCard(paper.dossier, paper.book));
     case 'tags':
       return printPdf(tagSheet([...paper.dossiers], paper.book, paper.skip));
     case 'quote':

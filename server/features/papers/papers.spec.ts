@@ -8,7 +8,7 @@ import { seeCodes } from '@odontis/core/photograph/see-codes';
 import { codesIn, PDF_DOTS_PER_INCH, pictureOfPdf } from '../../testing/read-codes';
 import { hollowReadings, newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
-import { heightLanes } from './line-picture';
+import { heightLanes, loadLanes } from './line-picture';
 import { pt, rulerSvg } from './print';
 import { tagCode } from '@odontis/contract/tag-code';
 import { TAG_MM } from './tag';
@@ -118,6 +118,33 @@ describe('what is printed', () => {
     const inMm = (await open('report')).words;
     expect(inMm).toContain('0.100mm');
     expect(inMm).toContain('14teethtotheinch');
+  });
+
+  it('the shop’s own card has every step with its time, the load on every tooth and both kerfs; before a plan it says so', async () => {
+    const { words, pages } = await open('card');
+    expect(pages).toBe(1);
+    const order = dossier.plan?.order;
+    for (const step of order?.steps ?? []) expect(words).toContain(`${Math.round(step.minutes)}min`);
+    expect(words).toMatch(/Loadoneverytooth,heeltotoe:before/);
+    expect(words).toMatch(/drawn\d+timesaslarge,bothalike/);
+    for (const caution of order?.steps.flatMap((step) => step.cautions) ?? [])
+      expect(words).toContain(caution.replace(/\s+/g, ''));
+    const waiting = await ticketAt(shop, 'measure');
+    const answer = await shop.send('get', `/api/tickets/${waiting.ticket.id}/card.pdf`);
+    const bare = await getDocument({ data: new Uint8Array(answer.body as Buffer), verbosity: 0 }).promise;
+    const said = (await (await bare.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : ''));
+    expect(said.join('').replace(/\s+/g, '')).toContain('Nothingisplannedyet.');
+  });
+
+  it('the load’s lanes have a stroke a tooth on one scale, the greatest the full lane', () => {
+    const svg = loadLanes({ before: Float64Array.of(0.1, 0.4, 0, 0.1), after: Float64Array.of(0.1, 0.1, 0.1, 0.1) });
+    const high = [...svg.matchAll(/y1="(\d+)" x2="[\d.]+" y2="([\d.]+)" stroke="#3b3f8f"/g)].map(
+      (m) => Number(m[1]) - Number(m[2]),
+    );
+    expect(high.length).toBe(8);
+    expect(high[1]).toBe(Math.max(...high));
+    high.slice(4).forEach((mm) => expect(mm / (high[1] ?? NaN)).toBeCloseTo(0.25, 2));
+    expect(high[2]).toBe(0);
   });
 
   it('the picture of the line has a stroke a tooth, the tallest the full lane', () => {

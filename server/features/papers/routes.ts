@@ -50,5 +50,9 @@ export function paperRoutes(db: Database): Router {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
     send(response, `report-${dossier.ticket.number}.pdf`, await pressed({ kind: 'report', dossier, book }));
   });
+  router.get('/tickets/:id/card.pdf', async (request, response) => {
+    const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
+    send(response, `card-${dossier.ticket.number}.pdf`, await pressed({ kind: 'card', dossier, book }));
+  });
   return router;
 }

@@ -4,7 +4,7 @@ import type { Step } from '@odontis/core/work/step';
 import { testShop } from '../../testing/test-dossier';
 import { withStore } from '../../testing/with-store';
 import { Speech } from '../speech/speech';
-import { stepSays, stepTitle } from './step-words';
+import { stepSays, stepTitle } from '@odontis/contract/step-words';
 
 const step = (more: Partial<Step>): Step => ({
   kind: 'sharpen',

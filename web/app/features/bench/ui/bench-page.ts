@@ -14,7 +14,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '../../../shared/words/step-words';
+import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '@odontis/contract/step-words';
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import { LoopPicture } from '../../../shared/loop/loop-picture';

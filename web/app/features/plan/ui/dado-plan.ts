@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { parseLength } from '@odontis/core/units/length';
+import { floorReason } from '@odontis/core/circular/groove';
 import type { SpreadVerdict } from '@odontis/core/circular/equalise';
 import type { DadoOrdered, DadoWish } from '@odontis/core/work/families/dado/inputs';
 import type { DadoStudy, KindDepth, PartStudy } from '@odontis/core/work/families/dado/study';
@@ -9,6 +10,7 @@ import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Speech } from '../../../shared/speech/speech';
 import { SPREAD_SAYS } from '../../../shared/words/spread-words';
 import { Notice } from '../../../shared/ui/notice';
+import { Why } from '../../../shared/ui/why';
 import { DepthPull } from './depth-pull';
 
 /** A kind of part that comes down together, and what is chosen of it. */
@@ -23,7 +25,7 @@ interface Pull {
 @Component({
   selector: 'od-dado-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, GroovePicture, Notice, DepthPull],
+  imports: [MatFormFieldModule, MatInput, GroovePicture, Notice, DepthPull, Why],
   templateUrl: './dado-plan.html',
   styleUrl: './plan-part.scss',
   styles: `
@@ -42,6 +44,12 @@ export class DadoPlan {
   readonly part = output<string>();
   readonly slipped = output<string | null>();
   protected readonly spread = (verdict: SpreadVerdict | null): string => (verdict === null ? '' : SPREAD_SAYS[verdict]);
+
+  protected readonly floorWhy = computed(() => {
+    const { inputs, forecast } = this.own();
+    const outers = inputs.parts.filter((part) => part.kind === 'outer').map((part) => part.id);
+    return floorReason(forecast.floorAfter, outers);
+  });
 
   /** A part's condition in figures: read or not, how uneven, how much is to come off. */
   protected says({ part, teeth }: PartStudy): string {

@@ -22,7 +22,7 @@ import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 import { ToothViews } from '../../../shared/tooth/tooth-views';
-import { stepTitle } from '../../../shared/words/step-words';
+import { stepTitle } from '@odontis/contract/step-words';
 import { PlanDesk } from '../state/plan-desk';
 import { CurveChart } from './curve-chart';
 import { ForetoldCutPanel } from './foretold-cut';

@@ -12,7 +12,7 @@ import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.fe
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
-import { stepTitle } from '../../../shared/words/step-words';
+import { stepTitle } from '@odontis/contract/step-words';
 import { RoundDesk } from '../state/round-desk';
 import { BandPlan } from './band-plan';
 import { BladePlan } from './blade-plan';

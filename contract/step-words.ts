@@ -1,8 +1,14 @@
 import type { Ends } from '@odontis/core/saw/ends';
 import { theEnd } from '@odontis/core/saw/ends';
 import type { Step, StepKind } from '@odontis/core/work/step';
-import type { ShopBook } from '@odontis/contract/shop';
-import type { Speech } from '../speech/speech';
+import type { ShopBook } from './shop';
+
+/** How lengths are said in steps, mm in. */
+export interface StepSpeech {
+  readonly fine: (mm: number) => string;
+  readonly long: (mm: number) => string;
+  readonly plate: (mm: number) => string;
+}
 
 export const STEP_NAMES: Record<StepKind, string> = {
   clean: 'Clean',
@@ -54,7 +60,7 @@ const HEEL_TO_TOE: Ends = { heel: 'heel', toe: 'toe' };
 const EDGE_NAMES = { face: 'faces', back: 'backs', top: 'top bevels' } as const;
 
 /** A step's name with its number aimed at, as it stands in lists. */
-export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE): string {
+export function stepTitle(step: Step, speech: StepSpeech, ends: Ends = HEEL_TO_TOE): string {
   const of = step.line ? `, ${step.line} edge` : step.part ? `, ${step.part}` : '';
   if (step.edge === 'heel-tip' || step.edge === 'toe-tip')
     return `${STEP_NAMES[step.kind]}, tips to ${theEnd(ends, step.edge === 'heel-tip' ? 'heel' : 'toe')}`;
@@ -70,7 +76,7 @@ export function stepTitle(step: Step, speech: Speech, ends: Ends = HEEL_TO_TOE):
 }
 
 /** The instruction read from an arm's length. */
-export function stepSays(step: Step, speech: Speech, book: ShopBook | null, ends: Ends = HEEL_TO_TOE): string {
+export function stepSays(step: Step, speech: StepSpeech, book: ShopBook | null, ends: Ends = HEEL_TO_TOE): string {
   switch (step.kind) {
     case 'clean':
       return 'Strip and clean the plate, rust off before any setting. Protect an etch.';
@@ -193,7 +199,7 @@ export const HEAVIER_SAYS = {
 } as const;
 
 /** How the jointer's file is bent, so that it can be set with a feeler, and how often it is moved on. */
-function jointerSays({ bendMm, shoesMm, turns }: NonNullable<Step['jointer']>, speech: Speech): string {
+function jointerSays({ bendMm, shoesMm, turns }: NonNullable<Step['jointer']>, speech: StepSpeech): string {
   const bend =
     bendMm < 0.005
       ? 'The jointer’s file straight'
