@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FILINGS } from '@odontis/core/saw/families';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
+import { FLOORS, WALLS } from '@odontis/core/testcut/cut-looks';
 import { text, version } from './fields';
 import { bounded } from './fields';
 
@@ -18,6 +19,17 @@ export const newCheck = z.object({
   beatAt: z.int('The tooth is counted whole.').min(1).max(50_000).nullish(),
   /** What a saw with rakers throws out; null where nobody looked. */
   shavings: z.enum(SHAVINGS).nullish(),
+  /** Width of the kerf, by feeler; how far it left its line (to the left positive), and over which length. mm. */
+  kerfMm: bounded(0.05, 30, 'The kerf', 'mm').nullish(),
+  offLine: z
+    .object({
+      mm: bounded(-50, 50, 'How far it left its line', 'mm'),
+      overMm: bounded(1, 1000, 'The length it left its line over', 'mm'),
+    })
+    .nullish(),
+  /** By eye; null where nobody looked. */
+  wall: z.enum(WALLS).nullish(),
+  floor: z.enum(FLOORS).nullish(),
   note: text(1000, 'The note'),
 });
 export type NewCheck = z.infer<typeof newCheck>;
@@ -42,6 +54,11 @@ export const checkRound = z.object({
   shavings: z.enum(SHAVINGS).nullable(),
   /** Rakers as measured for this cut; null where none was. */
   rakers: rakersAfter.nullable(),
+  kerfMm: z.number().nullable(),
+  offLineMm: z.number().nullable(),
+  overMm: z.number().nullable(),
+  wall: z.enum(WALLS).nullable(),
+  floor: z.enum(FLOORS).nullable(),
   note: z.string(),
   verdict: z.enum(['pass', 'again']),
   setLeftMm: z.number().nullable(),

@@ -5,8 +5,12 @@ import { bandWish } from '@odontis/core/work/families/band/inputs';
 import { bladeWish } from '@odontis/core/work/families/circular/inputs';
 import { dadoWish } from '@odontis/core/work/families/dado/inputs';
 import { workOrder } from '@odontis/core/work/order';
+import { WAYS } from '@odontis/core/work/ways';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
-import { bounded, version } from './fields';
+import { bounded, text, version } from './fields';
+
+/** Why it was chosen, in the technician's words; left out or empty where nobody said. */
+const why = text(500, 'The reason').nullish();
 
 /** What the technician chose; the server works the order out again from it. */
 export const linePlanChoice = z.object({
@@ -31,6 +35,7 @@ export const linePlanChoice = z.object({
   backDeg: bounded(5, 60, 'The back', 'degrees').nullish(),
   topDeg: bounded(0, 60, 'The top bevel', 'degrees').nullish(),
   besideMm: bounded(0, 20, 'The depth of the other edge', 'mm').nullish(),
+  why,
 });
 export type LinePlanChoice = z.infer<typeof linePlanChoice>;
 
@@ -38,6 +43,7 @@ export type LinePlanChoice = z.infer<typeof linePlanChoice>;
 export const roundPlanChoice = z.object({
   version,
   round: z.discriminatedUnion('family', [bandWish, bladeWish, dadoWish]),
+  why,
 });
 export type RoundPlanChoice = z.infer<typeof roundPlanChoice>;
 
@@ -53,6 +59,10 @@ export const acceptedPlan = z
     acceptedBy: z.string(),
     acceptedAt: z.string(),
     order: workOrder,
+    /** Which of the ways it is, and which was the least whose cut would do; null where it lies between, or nobody reckoned. */
+    way: z.enum(WAYS).nullable(),
+    least: z.enum(WAYS).nullable(),
+    why: z.string(),
     /** Indices of the stops that are done. */
     done: z.array(z.int()).readonly(),
     /** The longest time away from the vise in the middle of the work, where one stands out. */

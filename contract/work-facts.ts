@@ -7,7 +7,7 @@ import type { ShopBook } from './shop';
 export const workFactsOf = (
   { ticket, saw, sessions, visits }: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits'>,
   book: ShopBook,
-  { strokeRateOf }: Pick<Hand, 'strokeRateOf'>,
+  { strokeRateOf, stoning }: Pick<Hand, 'strokeRateOf' | 'stoning'>,
 ): WorkFacts => ({
   saw,
   visit: {
@@ -17,10 +17,12 @@ export const workFactsOf = (
     etch: ticket.etch,
     wantsFiling: ticket.wantsFiling,
     replacement: ticket.replacement,
+    useRate: ticket.useRate,
   },
   sessions,
   visits,
   habits: book.habits,
   judgement: book.judgement,
   strokeRateOf,
+  stoning,
 });

@@ -14,6 +14,7 @@ import { bladeMeasures, rakersOf, rolesOn } from '@odontis/core/saw/saw';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { Reading } from '@odontis/core/evidence/reading';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
+import { UNCALIBRATED_STONE } from '@odontis/core/calibration/hand';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import { DEFAULT_HABITS } from '@odontis/core/work/habits';
@@ -156,12 +157,21 @@ async function rakers(): Promise<void> {
 async function round(): Promise<void> {
   const facts = (of: Saw, readings: readonly Reading[]): WorkFacts => ({
     saw: of,
-    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+    visit: {
+      wood: 'dry-soft',
+      marks: [],
+      grain: 'unsaid',
+      etch: false,
+      wantsFiling: 'as-it-is',
+      replacement: null,
+      useRate: 'weekly',
+    },
     sessions: [{ key: 'bench', kind: 'before', readings }],
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
     strokeRateOf: () => UNCALIBRATED_STROKES,
+    stoning: UNCALIBRATED_STONE,
   });
   const [band, blade] = [ordinarySaw('band-wide'), ordinarySaw('blade-crosscut')];
   if (band.family !== 'band' || blade.family !== 'circular') throw new Error('A band and a blade are ordinary saws.');

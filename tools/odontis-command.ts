@@ -9,6 +9,7 @@ import { readMeasured } from '@odontis/contract/measured-saw';
 import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
 import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
+import { UNCALIBRATED_STONE } from '@odontis/core/calibration/hand';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
@@ -163,12 +164,21 @@ function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, join
   const work = workOf(saw.family);
   const facts: WorkFacts = {
     saw,
-    visit: { wood, marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+    visit: {
+      wood,
+      marks: [],
+      grain: 'unsaid',
+      etch: false,
+      wantsFiling: 'as-it-is',
+      replacement: null,
+      useRate: 'weekly',
+    },
     sessions,
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
     strokeRateOf: () => UNCALIBRATED_STROKES,
+    stoning: UNCALIBRATED_STONE,
   };
   if (work.way === 'round') {
     const round = work.study(facts, work.plain);

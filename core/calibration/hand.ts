@@ -37,6 +37,7 @@ export type CalibrationReading = z.infer<typeof calibrationReading>;
 
 /** A stone before anybody has measured: give or take a third. Common practice, no source. */
 const STONE = { rate: STONING_PER_PASS_MM, error: STONING_PER_PASS_MM / 3 };
+export const UNCALIBRATED_STONE = fitRate(NO_READINGS, STONE);
 
 /** What one set tool does in one hand. */
 export interface SetTool {

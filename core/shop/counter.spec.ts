@@ -7,7 +7,7 @@ import { sawFaults } from '../saw/saw-faults';
 import { convertTeeth } from '../line/conversion';
 import { DEFAULT_HABITS } from '../work/habits';
 import { pitchMmFromCount } from '../units/points';
-import { keepOrReplace } from './cost';
+import { keepOrReplace } from '../life/keep-or-replace';
 import type { CounterAnswers } from './counter-judgement';
 import { judgeAtCounter } from './counter-judgement';
 import type { ReckonedSaw } from '../work/reckon-work';

@@ -1,6 +1,7 @@
 import { POWERED_BLADE_CAUTION } from '../circular/blade-geometry';
 import { quantitiesOf } from '../evidence/quantities';
 import { UNCALIBRATED_STROKES } from '../line/strokes';
+import { UNCALIBRATED_STONE } from '../calibration/hand';
 import { exampleRecord } from '../reference/examples';
 import { FAMILIES, isPowered } from '../saw/all-families';
 import { ORDINARY_SAWS, ordinarySaw } from '../saw/ordinary-saws';
@@ -30,12 +31,21 @@ describe('the plan of a saw record', () => {
 describe('the table of families', () => {
   const facts = (saw: WorkFacts['saw']): WorkFacts => ({
     saw,
-    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+    visit: {
+      wood: 'dry-soft',
+      marks: [],
+      grain: 'unsaid',
+      etch: false,
+      wantsFiling: 'as-it-is',
+      replacement: null,
+      useRate: 'weekly',
+    },
     sessions: [],
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
     strokeRateOf: () => UNCALIBRATED_STROKES,
+    stoning: UNCALIBRATED_STONE,
   });
   const saws = ORDINARY_SAWS.map(({ id }) => ordinarySaw(id));
 

@@ -2,6 +2,8 @@ import type { Evidence } from '../evidence/session';
 import type { LengthQuantity } from '../evidence/quantities';
 import type { AnglePair } from '../file/angle-pair';
 import type { Judgement } from '../judgement/books';
+import type { RateFit } from '../calibration/proportional-fit';
+import type { UseRate } from '../life/life';
 import type { StrokeRate } from '../line/strokes';
 import type { PullFiling } from '../pull/pull-tooth';
 import type { RakerTip } from '../raker/raker-plan';
@@ -27,6 +29,7 @@ import type { OrderLane } from './tooth-line/lanes';
 import type { ChaseOffer, ChaseSide } from './tooth-line/chase-offer';
 import type { PastSaving, RetoothChoice } from './tooth-line/retooth-offer';
 import type { LineStudy } from './tooth-line/study';
+import type { LineWayChoice, WayId, Ways } from './ways';
 
 /** Everything one ticket knows, as far as an order can come from it. */
 export interface WorkFacts {
@@ -39,6 +42,8 @@ export interface WorkFacts {
     readonly wantsFiling: WantedFiling;
     /** What a new saw or blade costs, as the counter was told; null where nobody said. */
     readonly replacement: number | null;
+    /** How often the saw works. */
+    readonly useRate: UseRate;
   };
   /** Everything read of it on this ticket. */
   readonly sessions: Evidence;
@@ -48,6 +53,8 @@ export interface WorkFacts {
   readonly judgement: Judgement | undefined;
   /** What a stroke of a file takes, by the file's name. */
   readonly strokeRateOf: (file: string) => StrokeRate;
+  /** What a pass of this hand's stone takes off a side. mm. */
+  readonly stoning: RateFit;
 }
 
 /** What a person chooses before the depth. Null: what the shop's table or the owner's wish says. */
@@ -131,6 +138,10 @@ export interface PlannedWork extends AnyWork {
   readonly toLowestRaker: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseSide | null;
   /** Pitches new teeth could be cut at, with the cost of each. */
   readonly retooth: (study: LineStudy, rates: Rates | null) => readonly RetoothChoice[];
+  /** Everything that could be done with it side by side, cut in a board of so many mm; null where there is no study. */
+  readonly ways: (facts: WorkFacts, wish: LineWish, rates: Rates | null, boardMm: number) => Ways<LineWayChoice> | null;
+  /** Which of them a study at a depth is; null where something between was chosen. */
+  readonly wayOf: (study: LineStudy, depthMm: number) => WayId | null;
 }
 
 /** What is known of a saw whose teeth go round, and what is chosen of it. */
@@ -149,6 +160,9 @@ export interface RoundWork extends AnyWork {
   /** What a kept order was worked out from, worked out again: what it still offers and shows. */
   readonly again: (kept: RoundOrdered) => RoundStudy;
   readonly order: (study: RoundStudy, rates: Rates | null) => WorkOrder;
+  /** Everything that could be done with it side by side; null where there is nothing to hold against anything. */
+  readonly ways: (facts: WorkFacts, wish: RoundWish, rates: Rates | null) => Ways<RoundWish> | null;
+  readonly wayOf: (study: RoundStudy) => WayId | null;
 }
 
 /**

@@ -3,6 +3,7 @@ import { lineSawAt } from '../saw/edges';
 import type { SawOf } from '../saw/saw';
 import { teethOf } from '../saw/saw';
 import { UNCALIBRATED_STROKES } from '../line/strokes';
+import { UNCALIBRATED_STONE } from '../calibration/hand';
 import { PLAIN_WISH } from './family-work';
 import { DEFAULT_HABITS } from './habits';
 import { linesOfOrder, linesToCut } from './lines-of-order';
@@ -26,12 +27,21 @@ describe('the lines an order works', () => {
   const studied = pullWork.study(
     {
       saw,
-      visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+      visit: {
+        wood: 'dry-soft',
+        marks: [],
+        grain: 'unsaid',
+        etch: false,
+        wantsFiling: 'as-it-is',
+        replacement: null,
+        useRate: 'weekly',
+      },
       sessions: [{ key: 'a', kind: 'before', readings: heights }],
       visits: [],
       habits: DEFAULT_HABITS,
       judgement: undefined,
       strokeRateOf: () => UNCALIBRATED_STROKES,
+      stoning: UNCALIBRATED_STONE,
     },
     PLAIN_WISH,
   );

@@ -5,7 +5,7 @@ import { defineCheckRound } from '../features/checks/model';
 import { defineContact, defineCustomer, defineSaw } from '../features/customers/model';
 import { defineDevice, defineSecret, defineSitting } from '../features/door/model';
 import { defineCalibration, definePerson } from '../features/people/model';
-import { definePlan } from '../features/plans/model';
+import { definePlan, definePlanReason } from '../features/plans/model';
 import { defineEvidence, defineSession } from '../features/evidence/model';
 import { defineShop } from '../features/shop/model';
 import { defineArrival, defineTicket } from '../features/tickets/model';
@@ -32,6 +32,7 @@ export function defineModels(sequelize: Sequelize) {
     Session: defineSession(sequelize),
     Evidence: defineEvidence(sequelize),
     Plan: definePlan(sequelize),
+    PlanReason: definePlanReason(sequelize),
     BenchEvent: defineBenchEvent(sequelize),
     BenchMark: defineBenchMark(sequelize),
     CheckRound: defineCheckRound(sequelize),

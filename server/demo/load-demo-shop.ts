@@ -4,9 +4,9 @@ import sharp from 'sharp';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
-import type { WorkOrder } from '@odontis/core/work/order';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
 import { walkOf } from '@odontis/core/work/step';
+import type { Ordered } from '../features/plans/kept-order';
 import { keptOrder } from '../features/plans/kept-order';
 import { readDossier } from '../features/tickets/dossier';
 import type { Transaction } from 'sequelize';
@@ -171,12 +171,13 @@ class DemoLoader {
   ): Promise<void> {
     const { db, transaction } = this;
     const dossier = await readDossier(db, ticketId, transaction);
-    const order = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([])), visit);
+    const ordered = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([])), visit);
+    const { order } = ordered;
     const walk = walkOf(order.steps);
     const stops = walk.length;
     const acceptedAt = visit.opened.plus({ days: 1 }).toJSDate();
     const row = await db.models.Plan.create(
-      { ticketId, number: 1, ...keptOrder(order), acceptedBy: by, acceptedAt },
+      { ticketId, number: 1, ...keptOrder(ordered), acceptedBy: by, acceptedAt },
       { transaction },
     );
     const done = visit.stage === 'bench' ? Math.floor(stops * (0.15 + 0.5 * this.random())) : stops;
@@ -216,6 +217,11 @@ class DemoLoader {
           setRightMm: forecast.set.perSideMm,
           shavings: 'rakers' in forecast && forecast.rakers ? 'ribbons' : null,
           rakers: null,
+          kerfMm: null,
+          offLineMm: null,
+          overMm: null,
+          wall: null,
+          floor: null,
           stoneSide: 'none',
           stonePasses: 0,
           advice: ['passes'],
@@ -276,15 +282,20 @@ const isSampled = ({ place }: Reading): boolean => place === null || place % SAM
 const SAMPLED = 5;
 
 /** The order of a saw of the demo, as advised; whatever way its family is planned. */
-function demoOrder(facts: WorkFacts, visit: Visit): WorkOrder {
+function demoOrder(facts: WorkFacts, visit: Visit): Ordered {
   const work = workOf(facts.saw.family);
   if (work.way === 'round') {
     const studied = work.study(facts, work.plain);
-    if (studied.ok) return work.order(studied.study, FIRST_BOOK.rates);
+    if (studied.ok)
+      return { order: work.order(studied.study, FIRST_BOOK.rates), way: work.wayOf(studied.study), least: null };
   }
   if (work.way === 'planned') {
     const studied = work.study(facts, { ...PLAIN_WISH, rakerTip: visit.rakerTip ?? null });
-    if (studied.ok) return work.order(studied.study, studied.study.recommended.depthMm, FIRST_BOOK.rates);
+    if (studied.ok) {
+      const { depthMm } = studied.study.recommended;
+      const order = work.order(studied.study, depthMm, FIRST_BOOK.rates);
+      return { order, way: work.wayOf(studied.study, depthMm), least: null };
+    }
   }
   throw new Error(`The demo's ${facts.saw.name} cannot be planned.`);
 }

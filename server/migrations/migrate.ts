@@ -23,6 +23,7 @@ import { behindADoor } from './2026-11-30-behind-a-door';
 import { pressesAtOnce } from './2026-11-30-presses-at-once';
 import { ordersWithoutWords } from './2026-11-30-orders-without-words';
 import { photographsMeasure } from './2026-11-30-photographs-measure';
+import { cutsForetold } from './2026-11-30-cuts-foretold';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -52,6 +53,7 @@ export const MIGRATIONS: readonly Migration[] = [
   pressesAtOnce,
   ordersWithoutWords,
   photographsMeasure,
+  cutsForetold,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

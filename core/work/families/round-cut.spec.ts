@@ -1,5 +1,6 @@
 import type { LengthReading } from '../../evidence/reading';
 import { UNCALIBRATED_STROKES } from '../../line/strokes';
+import { UNCALIBRATED_STONE } from '../../calibration/hand';
 import { ordinarySaw } from '../../saw/ordinary-saws';
 import type { Saw, SawOf } from '../../saw/saw';
 import { teethOf } from '../../saw/saw';
@@ -16,12 +17,21 @@ const reading = (quantity: LengthReading['quantity'], place: number, value: numb
 const studyOf = (saw: Saw, readings: LengthReading[], wish: object = {}): RoundStudy => {
   const facts: WorkFacts = {
     saw,
-    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+    visit: {
+      wood: 'dry-soft',
+      marks: [],
+      grain: 'unsaid',
+      etch: false,
+      wantsFiling: 'as-it-is',
+      replacement: null,
+      useRate: 'weekly',
+    },
     sessions: [{ key: 'a', kind: 'before', readings }],
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
     strokeRateOf: () => UNCALIBRATED_STROKES,
+    stoning: UNCALIBRATED_STONE,
   };
   const work = workOf(saw.family);
   if (work.way !== 'round') throw new Error('It goes round.');

@@ -1,13 +1,14 @@
 import { quantitiesOf } from '../../evidence/quantities';
 import type { Reason } from '../../reason/reason';
 import type { SawOf } from '../../saw/saw';
-import type { RoundStudy, RoundWish, RoundWork, WorkFacts } from '../family-work';
+import type { RoundStudied, RoundStudy, RoundWish, RoundWork, WorkFacts } from '../family-work';
 import type { RoundOrdered, WorkOrder } from '../order';
 import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
 import type { SawRecord } from '../saw-record';
 import type { Step } from '../step';
+import { roundWay, roundWays } from './round-ways';
 
 type RoundFamily = RoundWish['family'];
 type Of<T extends { readonly family: string }, F extends RoundFamily> = Extract<T, { readonly family: F }>;
@@ -31,22 +32,26 @@ export function roundWork<F extends RoundFamily>(family: F, own: RoundParts<F>):
     if (one.family !== family) throw new RangeError(`This is of a ${one.family} saw, and not of a ${family} one.`);
     return one as Of<T, F>;
   };
+  const study = (facts: WorkFacts, wish: RoundWish): RoundStudied => {
+    const [saw, chosen] = [mine(facts.saw) as SawOf<F>, mine(wish)];
+    try {
+      return { ok: true, study: own.study(own.ofFacts(facts, saw, chosen)) };
+    } catch (error) {
+      if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message };
+      throw error;
+    }
+  };
+  const order = (of: RoundStudy, rates: Rates | null): WorkOrder => own.order(mine(of), rates);
   return {
     family,
     way: 'round',
     measured: quantitiesOf,
     plain: own.plain,
-    study: (facts, wish) => {
-      const [saw, chosen] = [mine(facts.saw) as SawOf<F>, mine(wish)];
-      try {
-        return { ok: true, study: own.study(own.ofFacts(facts, saw, chosen)) };
-      } catch (error) {
-        if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message };
-        throw error;
-      }
-    },
+    study,
     again: (kept) => own.study(mine(kept).inputs as InputsOf<F>),
-    order: (study, rates) => own.order(mine(study), rates),
+    order,
+    ways: (facts, wish, rates) => roundWays(facts, wish, rates, (one) => study(facts, one), order),
+    wayOf: roundWay,
     ofRecord: (record) => {
       const told = mine(record);
       return { family, order: own.order(own.study(own.ofRecord(told)), null), ...own.beside?.(told) };

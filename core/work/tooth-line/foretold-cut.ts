@@ -1,6 +1,7 @@
 import type { Wood } from '../../saw/families';
 import type { CutAsked, ForetoldCut } from '../../testcut/foretold';
 import { fullStroke } from '../../testcut/foretold';
+import type { CutConditions } from '../../testcut/test-cut';
 import { testCut } from '../../testcut/test-cut';
 import { sawAt, sawNow } from './cut-saws';
 import type { SetLeft } from './cut-saws';
@@ -10,10 +11,16 @@ import type { LineStudy } from './study';
 /** Share of the pitch a saw sinks a pitch of travel, by the wood. Judgement, no source. */
 const SINK_SHARES: Record<Wood, number> = { 'dry-hard': 0.012, 'dry-soft': 0.02, green: 0.03 };
 
+/** The wood and the hand a line is cut with. */
+export const conditionsOf = ({ pitchMm }: LineStudy, { wood, boardMm }: CutAsked): CutConditions => ({
+  sinkMm: SINK_SHARES[wood] * pitchMm,
+  boardMm,
+});
+
 /** The cut foretold of a tooth line, before and after the work chosen. O(n log n): meant to run inside a frame at 400 teeth. */
 export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, asked: CutAsked): ForetoldCut {
-  const sinkMm = SINK_SHARES[asked.wood] * study.pitchMm;
-  const conditions = { sinkMm, boardMm: asked.boardMm };
+  const conditions = conditionsOf(study, asked);
+  const { sinkMm } = conditions;
   const [now, chosen] = [sawNow(study), sawAt(study, view, set)];
   const { readings } = study.inputs;
   const toothedMm = Math.max(study.inputs.saw.teeth ?? 0, study.prepared.xMm.length) * study.pitchMm;

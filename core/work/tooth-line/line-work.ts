@@ -26,6 +26,7 @@ import { coverageOf, standForRest } from './coverage';
 import type { CuttersAndRakers, LineInputs, PullEdges } from './inputs';
 import { lineInputsOf, lineSawOf } from './inputs';
 import { lineLanes } from './lanes';
+import { lineWay, lineWays } from './line-ways';
 import { makeOrder } from './make-order';
 import { orderOfRecord } from './of-record';
 import { pastSaving, retoothed, retoothOffer } from './retooth-offer';
@@ -45,6 +46,8 @@ export const lineWork = (family: LineFamily): PlannedWork => ({
   study: (facts, wish) => studyFacts(family, facts, wish),
   order: makeOrder,
   retooth: retoothOffer,
+  ways: (facts, wish, rates, boardMm) => lineWays(facts, wish, rates, boardMm, (one) => studyFacts(family, facts, one)),
+  wayOf: lineWay,
   // New teeth are set out where the plate is whole: there is no depth to choose.
   handles: (study) => (study.inputs.retooth ? [] : handlesOf(study)),
   lanes: lineLanes,

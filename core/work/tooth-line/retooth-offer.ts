@@ -16,7 +16,7 @@ const LOST_SHARE = 0.2;
 export type PastSaving = 'teeth-lost' | 'too-deep';
 
 /** Cutters, rakers and the three edges of a pull saw are not cut anew here. */
-const canRetooth = ({ cutters, pull }: LineStudy): boolean => cutters === null && pull === null;
+export const canRetooth = ({ cutters, pull }: LineStudy): boolean => cutters === null && pull === null;
 
 /** Too many teeth are gone, or reaching the rest would take more of the tooth than jointing may. O(n). */
 export function pastSaving(study: LineStudy): PastSaving | null {

@@ -25,6 +25,11 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   beatAt: number | null;
   shavings: CheckRound['shavings'];
   rakers: CheckRound['rakers'];
+  kerfMm: CheckRound['kerfMm'];
+  offLineMm: CheckRound['offLineMm'];
+  overMm: CheckRound['overMm'];
+  wall: CheckRound['wall'];
+  floor: CheckRound['floor'];
   note: string;
   verdict: CheckRound['verdict'];
   setLeftMm: number | null;
@@ -49,6 +54,11 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       beatAt: maybeWhole,
       shavings: maybeWords,
       rakers: maybeJson,
+      kerfMm: maybeMeasure,
+      offLineMm: maybeMeasure,
+      overMm: maybeMeasure,
+      wall: maybeWords,
+      floor: maybeWords,
       note: words,
       verdict: words,
       setLeftMm: maybeMeasure,

@@ -30,13 +30,18 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       line: tested,
       hand: handOf(await readingsOfHand(db, by)),
     });
-    const { version: _seen, ...cut } = check;
+    const { version: _seen, offLine: _off, ...cut } = check;
     await db.models.CheckRound.create(
       {
         ...cut,
         edge,
         beatAt: check.beatAt ?? null,
         shavings: check.shavings ?? null,
+        kerfMm: check.kerfMm ?? null,
+        offLineMm: check.offLine?.mm ?? null,
+        overMm: check.offLine?.overMm ?? null,
+        wall: check.wall ?? null,
+        floor: check.floor ?? null,
         rakers,
         ticketId,
         number: rounds.length + 1,

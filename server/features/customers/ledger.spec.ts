@@ -1,6 +1,6 @@
 import type { CardsTaken, CustomerPage } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
-import { newTicketBody, openTestShop } from '../../testing/test-shop';
+import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
 import type { TestShop } from '../../testing/test-shop';
 import { FORGOTTEN_NAME } from './ledger';
 import { readCards } from './vcard';
@@ -135,6 +135,19 @@ describe('the ledger of customers', () => {
     const dossier = (await shop.send('get', `/api/tickets/${ticket.id}`)).text;
     for (const word of ['Søren', 'nail', 'father']) expect(dossier).not.toContain(word);
     expect((await shop.send('get', '/api/customers?typed=removed')).body).toEqual([]);
+  });
+
+  it('why a plan was chosen goes too; the plan itself stays', async () => {
+    const { ticket, customer, plan } = await ticketAt(shop, 'bench');
+    await shop.db.models.PlanReason.create({ planId: plan?.id ?? 0, why: 'Wren wants it tonight' });
+    const read = async () => (await shop.send('get', `/api/tickets/${ticket.id}`)).body as Dossier;
+    expect((await read()).plan?.why).toBe('Wren wants it tonight');
+    await shop.db.sequelize.query(
+      `UPDATE ticket SET stage = 'closed', closed_by = 1, closed_at = now() WHERE id = ${ticket.id}`,
+    );
+    expect((await shop.send('post', `/api/customers/${customer.id}/forget`, { version: 1 })).status).toBe(200);
+    const after = await read();
+    expect([after.plan?.why, after.plan?.id]).toEqual(['', plan?.id]);
   });
 
   it('writes a vCard and reads it back, a business with its people', async () => {

@@ -201,6 +201,7 @@ export async function forgetCustomer(db: Database, id: number, version: number, 
     const theirs = `ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`;
     const words = [
       `UPDATE check_round SET note = '' WHERE ${theirs}`,
+      `DELETE FROM plan_reason WHERE plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
       `DELETE FROM evidence WHERE quantity = 'note' AND session_id IN (SELECT id FROM session WHERE ${theirs})`,
     ];
     for (const sql of words) await db.sequelize.query(sql, { replacements: { id }, transaction: t });

@@ -1,9 +1,19 @@
 import type { LineOrder, WorkOrder } from '@odontis/core/work/order';
 import { isLineOrder } from '@odontis/core/work/order';
+import type { WayId } from '@odontis/core/work/ways';
 import { walkOf } from '@odontis/core/work/step';
 
+/** An order with which of the ways it is, and which would have been the least; null where that was not reckoned. */
+export interface Ordered {
+  readonly order: WorkOrder;
+  readonly way: WayId | null;
+  readonly least: WayId | null;
+}
+
 /** An order as its row keeps it: whole, and what lists and statistics ask of it beside it. */
-export const keptOrder = (order: WorkOrder) => ({
+export const keptOrder = ({ order, way, least }: Ordered) => ({
+  way,
+  leastWay: least,
   body: withoutWords(order),
   work: order.work,
   depthMm: order.choice?.depthMm ?? null,

@@ -1,6 +1,7 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
+import type { WayId } from '@odontis/core/work/ways';
 import type { WorkOrder } from '@odontis/core/work/order';
-import { columns, id, json, maybeMeasure, measure, moment, whole, words } from '../../database/columns';
+import { columns, id, json, maybeMeasure, maybeWords, measure, moment, whole, words } from '../../database/columns';
 
 /** An accepted order as kept. `body` is of whatever form it was written in: read it with `readOrder` alone. */
 export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAttributes<PlanRow>> {
@@ -12,6 +13,8 @@ export interface PlanRow extends Model<InferAttributes<PlanRow>, InferCreationAt
   work: WorkOrder['work'];
   depthMm: number | null;
   stops: number;
+  way: WayId | null;
+  leastWay: WayId | null;
   minutes: number;
   acceptedBy: number;
   acceptedAt: CreationOptional<Date>;
@@ -27,8 +30,18 @@ export const definePlan = (sequelize: Sequelize) =>
       work: words,
       depthMm: maybeMeasure,
       stops: whole,
+      way: maybeWords,
+      leastWay: maybeWords,
       minutes: measure,
       acceptedBy: whole,
       acceptedAt: moment,
     }),
   );
+
+/** Why a plan was chosen: beside its frozen order, where it can be taken out. */
+export interface PlanReasonRow extends Model<InferAttributes<PlanReasonRow>, InferCreationAttributes<PlanReasonRow>> {
+  planId: number;
+  why: string;
+}
+export const definePlanReason = (sequelize: Sequelize) =>
+  sequelize.define<PlanReasonRow>('plan_reason', columns({ planId: { ...whole, primaryKey: true }, why: words }));

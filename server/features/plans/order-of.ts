@@ -5,7 +5,8 @@ import { workFactsOf } from '@odontis/contract/work-facts';
 import type { CalibrationReading } from '@odontis/core/calibration/hand';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Studied, WorkFacts } from '@odontis/core/work/family-work';
-import type { WorkOrder } from '@odontis/core/work/order';
+import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
+import type { Ordered } from './kept-order';
 import { workOf } from '@odontis/core/work/families';
 import { Problem } from '../../http/problem';
 
@@ -18,12 +19,12 @@ export interface ToOrder {
 }
 
 /** The order worked out from what is kept. Throws Problem where these readings make none. */
-export function orderOf({ dossier, book, calibrations, choice }: ToOrder): WorkOrder {
+export function orderOf({ dossier, book, calibrations, choice }: ToOrder): Ordered {
   const facts = workFactsOf(dossier, book, handOf(calibrations));
   return 'round' in choice ? roundOrder(facts, choice, book) : lineOrder(facts, choice, book);
 }
 
-function roundOrder(facts: WorkFacts, { round }: RoundPlanChoice, book: ShopBook): WorkOrder {
+function roundOrder(facts: WorkFacts, { round }: RoundPlanChoice, book: ShopBook): Ordered {
   const work = workOf(facts.saw.family);
   if (work.way !== 'round' || round.family !== facts.saw.family) throw notPlannedHere();
   const studied = work.study(facts, round);
@@ -31,10 +32,10 @@ function roundOrder(facts: WorkFacts, { round }: RoundPlanChoice, book: ShopBook
   const order = work.order(studied.study, book.rates);
   const refused = order.round && 'refused' in order.round.forecast ? order.round.forecast.refused : undefined;
   if (refused !== undefined) throw new Problem('readings-unfit', refused);
-  return order;
+  return { order, way: work.wayOf(studied.study), least: work.ways(facts, round, null)?.least ?? null };
 }
 
-function lineOrder(facts: WorkFacts, choice: LinePlanChoice, book: ShopBook): WorkOrder {
+function lineOrder(facts: WorkFacts, choice: LinePlanChoice, book: ShopBook): Ordered {
   const work = workOf(facts.saw.family);
   if (work.way !== 'planned') throw notPlannedHere();
   const { line, rakeDeg, fleamDeg, convert, sample, depthMm } = choice;
@@ -56,7 +57,11 @@ function lineOrder(facts: WorkFacts, choice: LinePlanChoice, book: ShopBook): Wo
       { path: '/depthMm', message: `At most ${study.deepestMm.toFixed(2)} mm on this saw.` },
     ]);
   }
-  return work.order(study, depthMm, book.rates);
+  return {
+    order: work.order(study, depthMm, book.rates),
+    way: work.wayOf(study, depthMm),
+    least: work.ways(facts, wish, null, USUAL_BOARD_MM)?.least ?? null,
+  };
 }
 
 /** Other families are worked by hand and written down as a job. */

@@ -37,6 +37,18 @@ describe('what is known of a saw reaches its order', () => {
     return order;
   };
 
+  it('which way was chosen, the least that would have done, and why are kept with it', async () => {
+    const kept = (await accept(await planned({}), { depthMm: 0, why: 'It is wanted back tonight.' })).body as Dossier;
+    expect([kept.plan?.way, kept.plan?.why]).toEqual(['sharpen', 'It is wanted back tonight.']);
+    expect(
+      kept.plan?.least === null || ['sharpen', 'joint', 'tune', 'retooth'].includes(kept.plan?.least ?? ''),
+    ).toBeTrue();
+    const unsaid = (await accept(await planned({}), { depthMm: 0.013 })).body as Dossier;
+    expect([unsaid.plan?.way, unsaid.plan?.why]).toEqual([null, '']);
+    const wordy = await accept(await planned({}), { why: 'x'.repeat(501) });
+    expect(wordy.status).toBe(400);
+  });
+
   it('the owner’s wish to convert is the order: its angles, its steps, the filing it had kept beside', async () => {
     const dossier = await planned({ wantsFiling: 'crosscut', consents: ['converting'] });
     const answer = await accept(dossier, { convert: true, rakeDeg: -15, fleamDeg: 15 });

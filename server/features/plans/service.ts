@@ -16,7 +16,9 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     const dossier = await readDossier(db, ticketId, t);
     const order = await orderKept({ dossier, book, calibrations, choice });
     const number = (await db.models.Plan.count({ where: { ticketId }, transaction: t })) + 1;
-    await db.models.Plan.create({ ticketId, number, ...order, acceptedBy: by }, { transaction: t });
+    const plan = await db.models.Plan.create({ ticketId, number, ...order, acceptedBy: by }, { transaction: t });
+    const why = choice.why ?? '';
+    if (why !== '') await db.models.PlanReason.create({ planId: plan.id, why }, { transaction: t });
     // The saw is not as it came in any more once it is at the bench.
     await closeSessions(db, ticketId, 'before', t);
     await row.update({ stage: 'bench', version: row.version + 1 }, { transaction: t });

@@ -151,6 +151,9 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
           acceptedBy: 'First Hand',
           acceptedAt: '2031-05-02T09:00:00.000Z',
           order: makeOrder(studyLine(inputs), 0.12),
+          way: 'tune' as const,
+          least: null,
+          why: '',
           done: [],
           pause: null,
         }

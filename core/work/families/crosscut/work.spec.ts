@@ -1,6 +1,7 @@
 import type { LengthReading } from '../../../evidence/reading';
 import { heightOn } from '../../../line/joint-line';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
+import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { ORDINARY_SAWS } from '../../../saw/ordinary-saws';
 import type { SawOf } from '../../../saw/saw';
 import { rolesOn, teethOf } from '../../../saw/saw';
@@ -172,12 +173,21 @@ describe('a breast that was gauged under a straight edge', () => {
   const cuttersOf = (readings: LengthReading[], wish: Partial<LineWish> = {}) => {
     const facts: WorkFacts = {
       saw,
-      visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+      visit: {
+        wood: 'dry-soft',
+        marks: [],
+        grain: 'unsaid',
+        etch: false,
+        wantsFiling: 'as-it-is',
+        replacement: null,
+        useRate: 'weekly',
+      },
       sessions: [{ key: 'a', kind: 'before', readings }],
       visits: [],
       habits: DEFAULT_HABITS,
       judgement: undefined,
       strokeRateOf: () => UNCALIBRATED_STROKES,
+      stoning: UNCALIBRATED_STONE,
     };
     const studied = crosscutWork.study(facts, { ...PLAIN_WISH, ...wish });
     if (!studied.ok) throw new Error(studied.code);

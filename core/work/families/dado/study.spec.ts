@@ -3,6 +3,7 @@ import { BELOW_SCORERS_MM, GOOD_SPREAD_MM } from '../../../circular/equalise';
 import { stacksNear, spreadRound } from '../../../circular/dado-stack';
 import type { LengthReading } from '../../../evidence/reading';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
+import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { exampleRecord } from '../../../reference/examples';
 import { ordinarySaw } from '../../../saw/ordinary-saws';
 import type { PlateMark } from '../../../saw/plate-marks';
@@ -28,12 +29,21 @@ const all = (at: (part: string, tooth: number) => number): LengthReading[] =>
   );
 const facts = (readings: LengthReading[] = [], marks: PlateMark[] = []): WorkFacts => ({
   saw,
-  visit: { wood: 'dry-soft', marks, grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: null },
+  visit: {
+    wood: 'dry-soft',
+    marks,
+    grain: 'unsaid',
+    etch: false,
+    wantsFiling: 'as-it-is',
+    replacement: null,
+    useRate: 'weekly',
+  },
   sessions: [{ key: 'a', kind: 'before', readings }],
   visits: [],
   habits: DEFAULT_HABITS,
   judgement: undefined,
   strokeRateOf: () => UNCALIBRATED_STROKES,
+  stoning: UNCALIBRATED_STONE,
 });
 const orderOf = (known: WorkFacts, wish: Partial<DadoWish> = {}): WorkOrder => {
   const studied = dadoWork.study(known, { ...PLAIN, ...wish });

@@ -14,6 +14,7 @@ import { DEFAULT_HABITS } from '../../habits';
 import type { LineOrder } from '../../order';
 import type { PullRecord } from '../../saw-record';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
+import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { pullWork } from './work';
 
 const record = exampleRecord<PullRecord>('pull-saw');
@@ -82,12 +83,21 @@ describe('a two-edged pull saw', () => {
     Array.from({ length: teeth }, (_, i) => reading(part, 'height', i + 1, -0.03 * (i % 3)));
   const facts = (readings: LengthReading[], more: Partial<SawOf<'pull'>> = {}): WorkFacts => ({
     saw: { ...saw, ...more },
-    visit: { wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is', replacement: 20 },
+    visit: {
+      wood: 'dry-soft',
+      marks: [],
+      grain: 'unsaid',
+      etch: false,
+      wantsFiling: 'as-it-is',
+      replacement: 20,
+      useRate: 'weekly',
+    },
     sessions: [{ key: 'a', kind: 'before', readings } satisfies SessionReadings],
     visits: [],
     habits: DEFAULT_HABITS,
     judgement: undefined,
     strokeRateOf: () => UNCALIBRATED_STROKES,
+    stoning: UNCALIBRATED_STONE,
   });
   const crosscut = teethOf({ ...saw, edges: 1, ripPitchMm: undefined });
   const rip = teethOf(saw) - crosscut;

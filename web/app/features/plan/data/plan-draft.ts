@@ -23,6 +23,8 @@ export interface PlanDraft {
   readonly topDeg: number | null;
   /** The depth of a two-edged saw's other edge; null as advised. */
   readonly besideMm: number | null;
+  /** Why it is chosen, for the record. */
+  readonly why: string;
 }
 
 export const FRESH: PlanDraft = {
@@ -40,6 +42,7 @@ export const FRESH: PlanDraft = {
   backDeg: null,
   topDeg: null,
   besideMm: null,
+  why: '',
 };
 
 export function recallPlan(ticket: number): PlanDraft {

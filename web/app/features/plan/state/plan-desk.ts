@@ -7,7 +7,7 @@ import { leanDisagreements } from '@odontis/core/file/direction';
 import { depthCurve } from '@odontis/core/line/depth-curve';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import { workOf } from '@odontis/core/work/families';
-import type { PlannedWork, Studied } from '@odontis/core/work/family-work';
+import type { LineWish, PlannedWork, Studied } from '@odontis/core/work/family-work';
 import { isLineOrder } from '@odontis/core/work/order';
 import type { LineOrder } from '@odontis/core/work/order';
 import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence';
@@ -18,6 +18,7 @@ import type { Wood } from '@odontis/core/saw/families';
 import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
 import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { recall, remember } from '../../../shared/api/remembered';
+import type { WayId } from '@odontis/core/work/ways';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
 import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
 import { baseDrawing } from '../../../sawpage/build-drawing';
@@ -83,6 +84,21 @@ export const PlanDesk = signalStore(
     const backDegNow = computed(() => desk.draft().backDeg);
     const topDegNow = computed(() => desk.draft().topDeg);
     const besideMmNow = computed(() => desk.draft().besideMm);
+    /** What is chosen before the depth, the breast and the rakers. */
+    const wishNow = computed((): LineWish => ({
+      line: lineNow(),
+      angles: { rakeDeg: rakeDegNow(), fleamDeg: fleamDegNow() },
+      convert: convertNow(),
+      sample: sampleNow(),
+      retoothMm: retoothMmNow(),
+      breastMm: null,
+      rakerMm: null,
+      rakerTip: rakerTipNow(),
+      pullFiling: pullFilingNow(),
+      backDeg: backDegNow(),
+      topDeg: topDegNow(),
+      besideMm: null,
+    }));
     const workNow = computed((): PlannedWork | null => {
       const family = desk.dossier()?.saw.family;
       const work = family && workOf(family);
@@ -102,21 +118,7 @@ export const PlanDesk = signalStore(
         const coverage = coverageOf(inputs.readings, saw, { roles: study.prepared.roles });
         return { ok: true as const, study, coverage, past: null };
       }
-      const facts = workFactsOf(dossier, book, desk.hand());
-      return work.study(facts, {
-        line: lineNow(),
-        angles: { rakeDeg: rakeDegNow(), fleamDeg: fleamDegNow() },
-        convert: convertNow(),
-        sample: sampleNow(),
-        retoothMm: retoothMmNow(),
-        breastMm: null,
-        rakerMm: null,
-        rakerTip: rakerTipNow(),
-        pullFiling: pullFilingNow(),
-        backDeg: backDegNow(),
-        topDeg: topDegNow(),
-        besideMm: null,
-      });
+      return work.study(workFactsOf(dossier, book, desk.hand()), wishNow());
     });
     /** The same with the breast and the rakers a hand has moved: apart, so that only the line is worked out again. */
     const studyNow = computed((): Studied | null => {
@@ -132,6 +134,12 @@ export const PlanDesk = signalStore(
         if (error instanceof RangeError) return { ok: false, code: 'readings-unfit', says: error.message, tooth: null };
         throw error;
       }
+    });
+    /** Everything that could be done with it; apart from the depth, so that the handle moves past it. */
+    const waysNow = computed(() => {
+      const [dossier, book, work] = [desk.dossier(), desk.speech.book(), workNow()];
+      if (!dossier || !book || !work || frozenNow()) return null;
+      return work.ways(workFactsOf(dossier, book, desk.hand()), wishNow(), book.rates, desk.boardMm());
     });
     /** Why there is no study, in a sentence; null where there is one. */
     const unfitNow = computed(() => {
@@ -153,6 +161,7 @@ export const PlanDesk = signalStore(
       frozen: frozenNow,
       work: workNow,
       study: studyNow,
+      ways: waysNow,
       unfit: unfitNow,
       whole: wholeNow,
       edges: edgesNow,
@@ -290,8 +299,14 @@ export const PlanDesk = signalStore(
       const asked = { wood: desk.cutWood() ?? study.inputs.saw.wood, boardMm: desk.boardMm() };
       return foretellCut(study, view, order.forecast.set, asked);
     });
+    /** Which of the ways is chosen; null where something between is. */
+    const wayNow = computed(() => {
+      const [study, work] = [desk.whole(), desk.work()];
+      return study && work ? work.wayOf(study, firstDepthMmNow()) : null;
+    });
     return {
       cut: cutNow,
+      way: wayNow,
       disagrees: disagreesNow,
       wish: wishNow,
       base: baseNow,
@@ -315,6 +330,10 @@ export const PlanDesk = signalStore(
     const choose = (change: Partial<PlanDraft>): void => desk.draft.update((draft) => ({ ...draft, ...change }));
     return {
       choose,
+      chooseWay: (id: WayId): void => {
+        const way = desk.ways()?.ways.find((one) => one.id === id);
+        if (way) choose(way.choice);
+      },
       /** The depth of the line that is looked at; null as advised. */
       chooseDepth: (mm: number | null): void => choose(desk.other() ? { besideMm: mm } : { depthMm: mm }),
       lookAt: (edge: PlanState['edge']): void => patchState(desk, { edge }),

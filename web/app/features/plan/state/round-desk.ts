@@ -8,6 +8,7 @@ import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
 import { workOf } from '@odontis/core/work/families';
 import { foretellRound } from '@odontis/core/work/families/round-cut';
 import type { RoundStudied, RoundStudy, RoundWish } from '@odontis/core/work/family-work';
+import type { WayId } from '@odontis/core/work/ways';
 import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
@@ -27,7 +28,7 @@ function recalled(ticket: number, plain: RoundWish): RoundWish {
 
 /** What is chosen of a saw that goes round, and everything that comes of it. */
 export const RoundDesk = signalStore(
-  withState({ again: false, cutWood: null as Wood | null }),
+  withState({ again: false, cutWood: null as Wood | null, why: '' }),
   withProps(() => {
     const store = inject(Store);
     const dossier = store.selectSignal(ticketFeature.selectDossier);
@@ -83,8 +84,18 @@ export const RoundDesk = signalStore(
         if (!of || !dossier) return null;
         return foretellRound(of, { wood: desk.cutWood() ?? dossier.ticket.wood, boardMm: USUAL_BOARD_MM });
       }),
+      /** Everything that could be done with it; null of an accepted plan, and where there is nothing to hold against anything. */
+      ways: computed(() => {
+        const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
+        if (!dossier || !book || !work || !wish || frozen()) return null;
+        return work.ways(workFactsOf(dossier, book, desk.hand()), wish, book.rates);
+      }),
+      way: computed(() => {
+        const [of, work] = [study(), desk.work()];
+        return of && work ? work.wayOf(of) : null;
+      }),
       /** Why there is no order, in a sentence; null where there is one. */
-      why: computed(() => {
+      unfit: computed(() => {
         const found = studied();
         return !frozen() && found && !found.ok ? found.says : null;
       }),
@@ -92,6 +103,11 @@ export const RoundDesk = signalStore(
   }),
   withMethods((desk) => ({
     choose: (wish: RoundWish): void => desk.wish.set(wish),
+    chooseWay: (id: WayId): void => {
+      const way = desk.ways()?.ways.find((one) => one.id === id);
+      if (way) desk.wish.set(way.choice);
+    },
+    because: (why: string): void => patchState(desk, { why }),
     cutIn: (cutWood: Wood): void => patchState(desk, { cutWood }),
     planAgain: (again: boolean): void => patchState(desk, { again }),
   })),

@@ -29,6 +29,8 @@ import { ForetoldCutPanel } from './foretold-cut';
 import { NewTeeth } from './new-teeth';
 import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
+import { WayKept } from './way-kept';
+import { WaysPanel } from './ways-panel';
 import { ShortTeeth } from './short-teeth';
 import { loadLane, planLanes } from './plan-lanes';
 
@@ -53,6 +55,8 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     CurveChart,
     ForetoldCutPanel,
     NewTeeth,
+    WaysPanel,
+    WayKept,
     RakersPlan,
     PullPlan,
     ShortTeeth,
@@ -193,6 +197,7 @@ export class PlanPage {
       version: dossier.ticket.version,
       depthMm: this.desk.firstDepthMm(),
       line: this.desk.draft().line,
+      why: this.desk.draft().why,
       ...study.inputs.angles,
       convert: study.conversion !== null,
       sample: this.desk.draft().sample,

@@ -18,13 +18,15 @@ import { BandPlan } from './band-plan';
 import { BladePlan } from './blade-plan';
 import { DadoPlan } from './dado-plan';
 import { loadLane } from './plan-lanes';
+import { WayKept } from './way-kept';
+import { WaysPanel } from './ways-panel';
 import { ForetoldCutPanel } from './foretold-cut';
 
 /** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
 @Component({
   selector: 'od-round-plan-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan, DadoPlan, ForetoldCutPanel],
+  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan, DadoPlan, ForetoldCutPanel, WaysPanel, WayKept],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
   providers: [RoundDesk],

@@ -1,10 +1,10 @@
 import type { Reason } from '../reason/reason';
 import { because, COMMON_PRACTICE, input } from '../reason/reason';
 import type { Family } from '../saw/all-families';
-import type { UseRate } from '../life/life';
-import { monthsBetween } from '../life/life';
-import type { CostPerYear } from '../life/plate-life';
-import { costPerYear, HARDENED_EDGE_TIMES } from '../life/plate-life';
+import type { UseRate } from './life';
+import { monthsBetween } from './life';
+import type { CostPerYear } from './plate-life';
+import { costPerYear, HARDENED_EDGE_TIMES } from './plate-life';
 
 /**
  * How many filings' time a replacement lasts before it too is dull and thrown
