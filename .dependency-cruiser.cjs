@@ -6,7 +6,7 @@ const FLOORS = [
   ['units', 'reason'],
   ['saw'],
   ['evidence'],
-  ['angles', 'band', 'calibration', 'circular', 'file', 'life', 'line', 'plate', 'pull', 'raker', 'set', 'testcut'],
+  ['angles', 'band', 'calibration', 'circular', 'file', 'life', 'line', 'plate', 'pull', 'raker', 'set', 'testcut', 'cause'],
   ['judgement'],
   ['work'],
   ['shop'],

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { FILINGS } from '@odontis/core/saw/families';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
-import { FLOORS, WALLS } from '@odontis/core/testcut/cut-looks';
+import { AGAINS, FLOORS, PLATES, WALLS } from '@odontis/core/testcut/cut-looks';
 import { text, version } from './fields';
 import { bounded } from './fields';
 
@@ -30,6 +30,9 @@ export const newCheck = z.object({
   /** By eye; null where nobody looked. */
   wall: z.enum(WALLS).nullish(),
   floor: z.enum(FLOORS).nullish(),
+  plate: z.enum(PLATES).nullish(),
+  /** Cut a second time with nothing done between: it ran the same way, or another. */
+  again: z.enum(AGAINS).nullish(),
   note: text(1000, 'The note'),
 });
 export type NewCheck = z.infer<typeof newCheck>;
@@ -59,6 +62,8 @@ export const checkRound = z.object({
   overMm: z.number().nullable(),
   wall: z.enum(WALLS).nullable(),
   floor: z.enum(FLOORS).nullable(),
+  plate: z.enum(PLATES).nullable(),
+  again: z.enum(AGAINS).nullable(),
   note: z.string(),
   verdict: z.enum(['pass', 'again']),
   setLeftMm: z.number().nullable(),

@@ -30,6 +30,11 @@ export type CutAdvice =
   | 'measure-heights'
   | 'read-dial'
   | 'equalise-again'
+  | 'ease-set'
+  | 'dress-tooth'
+  | 'straighten-plate'
+  | 'cut-again'
+  | 'leave-wood'
   | 'passes';
 
 export interface CutVerdict {

@@ -63,7 +63,9 @@ export function judgeCut(cut: BandCut, { saw: taken, sessions, order, line, hand
   const depths = [...rakersRead(sessions, 'after').values()].map((r) => r.depthMm);
   const rakers =
     wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), hand.strokeRateOf(tipFile(order)));
-  return { ...judgeTestCut(cut, { set, heightSpreadMm, rakers }, target, perPass), set, rakers };
+  // Shavings tell of rakers, where a saw has them; of any other they are only read for their cause.
+  const told = { ...cut, shavings: rakersOf(saw) > 0 ? cut.shavings : null };
+  return { ...judgeTestCut(told, { set, heightSpreadMm, rakers }, target, perPass), set, rakers };
 }
 
 const readAfter = (sessions: Evidence) => sessions.filter((s) => s.kind === 'after').flatMap((s) => s.readings);
@@ -73,7 +75,7 @@ const tipFile = (order: WorkOrder | null): string | null =>
   order?.steps.find((step) => step.kind === 'raker-tips')?.tool ?? null;
 
 /** How uneven a blade's scoring teeth are by themselves, by dial after the work; null where too few were read. mm. */
-function rimSpread(sessions: Evidence, saw: SawOf<'circular' | 'dado'>): number | null {
+export function rimSpread(sessions: Evidence, saw: SawOf<'circular' | 'dado'>): number | null {
   const after = readAfter(sessions);
   if (saw.family === 'dado') {
     const floor = saw.parts.flatMap((part) => estimatesOf(after, 'groove-step', part.id).map((e) => e.valueMm));

@@ -135,9 +135,25 @@ test('plan: the handle moves the numbers, Enter brings the advice back, acceptin
   await board.press('Enter');
   await expect.poll(async () => (await hops())[0]).toBeLessThan(hop);
   await cut.getByRole('radio', { name: 'green wood' }).click();
+  // Every way stands worked out beside the others; one is chosen there as by the handle, and why is kept.
+  const ways = page.getByRole('region', { name: 'Ways' });
+  await press(page, 'button', /^As it stands$/);
+  await expect(page.getByRole('heading', { name: /No jointing/ })).toBeVisible();
+  await expect(ways.getByRole('button', { name: 'As it stands' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(ways.getByRole('region', { name: 'Left be' })).toBeVisible();
+  await ways.getByLabel('Why this one, for the record').fill('Wanted for a long job.');
+  await ways.getByLabel('Why this one, for the record').press('Tab');
+  await handle.focus();
+  await page.keyboard.press('Enter');
+  await expect.poll(depth).toBeCloseTo(advised, 9);
   await expectAccessible(page);
   await press(page, 'button', /^Joint .* and tune$/);
   await expect(page).toHaveURL(/\/bench$/);
+  await page.goto(at('plan'));
+  await expect(page.getByText('“Wanted for a long job.”')).toBeVisible();
+  const card = await page.getByRole('link', { name: 'Print its card' }).getAttribute('href');
+  expect(await pdfText(await (await page.request.get(card ?? '')).body())).toContain('Load on every tooth');
+  await page.goto(at('bench'));
 });
 
 test('bench: one key for next, one for back; a reload and kill -9 of everything resume at the same gullet', async ({
@@ -203,11 +219,21 @@ test('check: a saw that runs is stoned and cut again until it passes', async () 
   await page.keyboard.press('Tab');
   await expect(page.getByText(/More set on the left/)).toBeVisible();
   await press(page, 'radio', 'runs left', ' ');
+  // The cut's causes by their odds, on what was just measured; the stone foretold pass by pass.
+  await press(page, 'button', 'scratched left');
+  await page.getByLabel('Left its line by').fill('0.8 mm');
+  await page.getByLabel('over a length of').fill('100 mm');
+  await page.getByLabel('over a length of').press('Tab');
+  const points = page.getByRole('region', { name: 'What this cut points to' });
+  await expect(points.getByRole('listitem').first()).toContainText('more set on the left');
+  await expect(points).toContainText('The least to try: Stone the side it runs to');
+  await expect(page.getByRole('region', { name: 'The stone, pass by pass' })).toContainText('felt as even');
   await expect(page.getByRole('button', { name: 'Judge this cut' })).toBeEnabled();
   await expectAccessible(page);
   await press(page, 'button', 'Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 1: again' })).toBeVisible();
   await expect(page.getByText(/Stone the left side: \d light pass/)).toBeVisible();
+  await expect(page.getByText(/off its line to the left over .*, walls scratched left/)).toBeVisible();
   await page.getByLabel('Set left, a few teeth').fill('2.5 2.5 2.5 2.4');
   await page.keyboard.press('Tab');
   await expect(page.getByText('Balanced')).toBeVisible();

@@ -94,14 +94,15 @@ async function crosscutSaw(browser: Browser, hands: Hands): Promise<void> {
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await counter.type(/raker 3 · /, '4');
   await counter.button(/^Next/);
-  await counter.choose('dust or short chips');
+  await counter.button('dust or short chips');
+  await expect(page.getByRole('region', { name: 'What this cut points to' })).toContainText('rakers too high');
   await expect(page.getByRole('button', { name: 'Judge this cut' })).toBeEnabled();
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 1: again' })).toBeVisible();
   await expect(page.getByText(/1 of 8 rakers measured: 1 too high/)).toBeVisible();
   await expect(page.getByText(/File those to the gauge/)).toBeVisible();
   await expectAccessible(page);
-  await counter.choose('long clean ribbons');
+  await counter.button('long clean ribbons');
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 2: passes' })).toBeVisible();
   await counter.act(page.getByRole('link', { name: 'Hand it over' }));

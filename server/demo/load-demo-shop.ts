@@ -222,6 +222,8 @@ class DemoLoader {
           overMm: null,
           wall: null,
           floor: null,
+          plate: null,
+          again: null,
           stoneSide: 'none',
           stonePasses: 0,
           advice: ['passes'],

@@ -39,6 +39,8 @@ describe('plans with why they were chosen, and cuts with what was found', () => 
       [`off_line_mm = NULL`, /off_line/],
       [`wall = 'smooth'`, /wall/],
       [`floor = 'round'`, /floor/],
+      [`plate = 'crooked'`, /plate/],
+      [`again = 'yes'`, /again/],
     ] as const)
       await expectAsync(run(`UPDATE check_round SET ${set}`)).toBeRejectedWithError(says);
     await expectAsync(

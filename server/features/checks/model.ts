@@ -30,6 +30,8 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   overMm: CheckRound['overMm'];
   wall: CheckRound['wall'];
   floor: CheckRound['floor'];
+  plate: CheckRound['plate'];
+  again: CheckRound['again'];
   note: string;
   verdict: CheckRound['verdict'];
   setLeftMm: number | null;
@@ -59,6 +61,8 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       overMm: maybeMeasure,
       wall: maybeWords,
       floor: maybeWords,
+      plate: maybeWords,
+      again: maybeWords,
       note: words,
       verdict: words,
       setLeftMm: maybeMeasure,

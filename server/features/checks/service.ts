@@ -42,6 +42,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
         overMm: check.offLine?.overMm ?? null,
         wall: check.wall ?? null,
         floor: check.floor ?? null,
+        plate: check.plate ?? null,
+        again: check.again ?? null,
         rakers,
         ticketId,
         number: rounds.length + 1,

@@ -112,6 +112,8 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
     overMm: r.overMm,
     wall: r.wall,
     floor: r.floor,
+    plate: r.plate,
+    again: r.again,
     rakers: r.rakers,
     note: r.note,
     verdict: r.verdict,

@@ -28,5 +28,12 @@ export const ADVICE_SAYS: Record<CutAdvice, string> = {
   'equalise-again':
     'It leaves steps because its teeth are not of one height: bring the high ones down by dial, and cut again.',
   'measure-heights': 'It beats away from the weld: measure the heights about that place, which finds the tooth.',
+  'ease-set': 'It has more set than it wants: one light oiled pass on each side, measure, and cut again.',
+  'dress-tooth':
+    'A single tooth stands out and scratches: a touch of the stone on that tooth, or press it back, then cut again.',
+  'straighten-plate':
+    'Look along the plate: a bend steers every cut. Straighten it before anything is stoned or filed.',
+  'cut-again': 'Cut once more on the other side of the line, standing square: a hand’s fault varies, a saw’s does not.',
+  'leave-wood': 'It looks like the wood: a knifed line and another piece, before the saw is touched.',
   passes: 'Runs true, neither binds nor jumps.',
 };

@@ -3,13 +3,13 @@ import type { WayId } from '@odontis/core/work/ways';
 
 /** What could be done with a saw, as it heads its column. */
 export const WAY_WORDS: Record<WayId, string> = {
-  sharpen: 'Sharpen as it stands',
-  set: 'Sharpen and set anew',
-  joint: 'Joint the least',
-  tune: 'Full tune',
-  convert: 'Convert',
+  sharpen: 'As it stands',
+  set: 'Set anew',
+  joint: 'Jointed the least',
+  tune: 'Tuned in full',
+  convert: 'Filed otherwise',
   retooth: 'New teeth',
-  decline: 'Leave it be',
+  decline: 'Left be',
 };
 
 /** What a foretold cut falls short by. */

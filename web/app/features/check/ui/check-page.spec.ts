@@ -47,6 +47,38 @@ describe('the check', () => {
     expect(host().querySelector('od-notice')?.textContent).toContain('"much" is not a set');
   });
 
+  it('a cut that runs is told by its causes, the foretold beside it; a length by halves is asked for, and not sent', async () => {
+    await open(testDossier('check'));
+    expect(host().querySelector('.causes')).toBeNull();
+    host().querySelector<HTMLButtonElement>('mat-button-toggle-group[aria-label="It runs"] button')?.click();
+    await fixture.whenStable();
+    expect(host().querySelector('od-cut-causes')?.textContent).toContain('What would tell most:');
+    await typeSet(0, '3.6 3.5 3.6');
+    await typeSet(1, '2.4 2.5 2.4');
+    const text = host().querySelector('od-cut-causes')?.textContent?.replace(/\s+/g, ' ') ?? '';
+    expect(text).toContain('Foretold and found');
+    expect(text).toMatch(/nearly sure\s*more set on the left/);
+    expect(text).toContain('The stone on the left, pass by pass');
+    const field = (label: string): HTMLInputElement | null =>
+      [...host().querySelectorAll('mat-form-field')]
+        .find((f) => f.textContent?.includes(label))
+        ?.querySelector('input') ?? null;
+    const typed = async (label: string, value: string): Promise<void> => {
+      const one = field(label);
+      if (one) one.value = value;
+      one?.dispatchEvent(new Event('change'));
+      await fixture.whenStable();
+    };
+    await typed('Left its line by', '0.4 mm');
+    expect(host().textContent).toContain('type both');
+    expect(host().querySelector<HTMLButtonElement>('button[type=submit]')?.disabled).toBeTrue();
+    await typed('over a length of', 'long');
+    expect(host().textContent).toContain('"long" is no length');
+    await typed('over a length of', '50 mm');
+    await typed('Kerf by feeler', '0.7 mm');
+    expect(host().textContent).not.toContain('type both');
+  });
+
   it('tells what each cut asked for', async () => {
     const round = {
       number: 1,
@@ -62,6 +94,8 @@ describe('the check', () => {
       overMm: null,
       wall: null,
       floor: null,
+      plate: null,
+      again: null,
       note: '',
       verdict: 'again' as const,
       setLeftMm: 0.08,
@@ -92,6 +126,7 @@ describe('the check', () => {
       binds: false,
       chatters: false,
       shavings: null,
+      ...{ kerfMm: null, offLine: null, wall: null, floor: null, plate: null, again: null },
       note: '',
       edge: null,
     });

@@ -23,7 +23,8 @@ import { roundDrawing } from '../../../sawpage/round-drawing';
 import { BELOW_SCORERS_MM, GOOD_SPREAD_MM, judgeSpread } from '@odontis/core/circular/equalise';
 import { grooveFloor, touchParts } from '@odontis/core/circular/groove';
 import { estimatesOf } from '@odontis/core/evidence/estimates';
-import { rakersOf, teethOf } from '@odontis/core/saw/saw';
+import { isCarbide, rakersOf, teethOf } from '@odontis/core/saw/saw';
+import { readCut } from '@odontis/core/work/read-cut';
 import type { Shavings } from '@odontis/core/raker/shavings';
 import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -40,7 +41,12 @@ import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { shopFeature } from '../../../shared/state/shop.feature';
 import { ADVICE_SAYS } from '../../../shared/words/advice-words';
+import { DUST_WORDS, FLOOR_WORDS, RIBBON_WORDS, WALL_WORDS } from '../../../shared/words/cause-words';
+import { CutCausesPanel } from './cut-causes';
+import type { CutLooked } from './cut-looks';
+import { CutLooks, NOT_LOOKED } from './cut-looks';
 
 interface Cut {
   readonly runs: 'true' | 'left' | 'right';
@@ -48,11 +54,10 @@ interface Cut {
   readonly chatters: boolean;
   /** The tooth in the cut when a band beats, as it is typed. */
   readonly beatAt: string;
-  readonly shavings: Shavings | null;
   readonly note: string;
 }
 
-const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', shavings: null, note: '' };
+const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', note: '' };
 
 /** Measure again, cut, stone what needs it, again until it passes; before and after on the same lanes. */
 @Component({
@@ -70,6 +75,8 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', sh
     Conflict,
     Notice,
     GroovePicture,
+    CutCausesPanel,
+    CutLooks,
   ],
   providers: [EvidenceDesk, LineDesk, GaugeKeeper],
   templateUrl: './check-page.html',
@@ -85,6 +92,8 @@ export class CheckPage {
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly cut = signal<Cut>(SOUND);
+  /** What else it was looked at for. */
+  protected readonly looked = signal<CutLooked>(NOT_LOOKED);
   protected readonly slip = signal<string | null>(null);
   protected readonly checking = computed(() => this.evidence.dossier()?.ticket.stage === 'check');
   private readonly rounds = computed(() => this.evidence.dossier()?.checks.length ?? -1);
@@ -120,6 +129,7 @@ export class CheckPage {
         this.lines.begin();
         this.lines.goTo(0);
         this.cut.set(SOUND);
+        this.looked.set(NOT_LOOKED);
         // On to the edge that has not passed yet.
         const next = dossier?.plan && linesToCut(dossier.plan.order, dossier.checks)[0]?.edge;
         if (next) this.gauging.choosePart(next);
@@ -199,12 +209,63 @@ export class CheckPage {
     const saw = this.evidence.dossier()?.saw;
     return saw ? rakersOf(saw) : 0;
   });
-  protected readonly shavings: readonly { readonly id: Shavings; readonly says: string }[] = [
-    { id: 'ribbons', says: 'long clean ribbons' },
-    { id: 'whiskers', says: 'ribbons with whiskers' },
-    { id: 'dust', says: 'dust or short chips' },
-  ];
-  protected readonly shavingsSay = (id: Shavings): string => this.shavings.find((one) => one.id === id)?.says ?? id;
+  protected readonly shavingsSay = (id: Shavings): string => (this.rakers() > 0 ? RIBBON_WORDS : DUST_WORDS)[id];
+  /** It is set, so that its kerf is as wide as its sides stand out. */
+  protected readonly isSet = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    return !!saw && saw.family !== 'dado' && !isCarbide(saw);
+  });
+  protected readonly byHand = computed(() => !this.band() && !this.blade());
+  private readonly hand = this.store.selectSignal(shopFeature.selectHand);
+
+  /** Lengths as typed: null where nothing stands, 'bad' where it is no length. mm. */
+  private typedMm(text: string): number | 'bad' | null {
+    if (text.trim() === '') return null;
+    const read = parseLength(text, this.speech.unit());
+    return read.ok ? read.mm : 'bad';
+  }
+
+  /** The lengths of the cut that were typed; what cannot be read is left out, and said by {@link lengthSlip}. */
+  private readonly lengths = computed(() => {
+    const { kerf, off, offTo, over } = this.looked();
+    const [kerfMm, offMm, overMm] = [this.typedMm(kerf), this.typedMm(off), this.typedMm(over)];
+    const read = (mm: number | 'bad' | null): number | null => (mm === 'bad' ? null : mm);
+    const [sized, length] = [read(offMm), read(overMm)];
+    return {
+      bad: [kerf, off, over].find((_, i) => [kerfMm, offMm, overMm][i] === 'bad') ?? null,
+      half: (sized === null) !== (length === null),
+      kerfMm: read(kerfMm),
+      offLine: sized !== null && length !== null ? { mm: offTo === 'left' ? sized : -sized, overMm: length } : null,
+    };
+  });
+  protected readonly lengthSlip = computed(() => {
+    const { bad, half } = this.lengths();
+    if (bad !== null) return `"${bad}" is no length. Type a number, such as 2.5 or 0.6 mm.`;
+    return half ? 'How far it left its line is told over a length: type both.' : null;
+  });
+
+  /** The cut as it stands in the form, as it is sent and read. */
+  private readonly reported = computed(() => {
+    const { runs, binds, chatters, note } = this.cut();
+    const { wall, floor, shavings, plate, again } = this.looked();
+    const { kerfMm, offLine } = this.lengths();
+    const told = { kerfMm, offLine, wall, floor, shavings, plate, again: runs === 'true' ? null : again };
+    return { runs, binds, chatters, note, ...told };
+  });
+
+  /** What it tells of this saw, on its own numbers. */
+  protected readonly read = computed(() => {
+    const dossier = this.evidence.dossier();
+    if (!dossier?.plan || !this.checking()) return null;
+    const { order } = dossier.plan;
+    const line = linesOfOrder(order).find((one) => one.edge === this.edge()) ?? linesOfOrder(order)[0] ?? null;
+    const beatAt = Number(this.cut().beatAt) || null;
+    return readCut(
+      { ...this.reported(), ...(this.band() && { beatAt }) },
+      { saw: dossier.saw, sessions: this.evidence.evidence(), order, line, hand: this.hand() },
+      dossier.ticket.wood,
+    );
+  });
 
   /** This saw's rakers as measured for a cut, in figures. */
   protected rakersSay({ rakers }: CheckRound): string | null {
@@ -288,6 +349,26 @@ export class CheckPage {
     this.gauging.choosePart(edge);
   }
 
+  protected look(change: Partial<CutLooked>): void {
+    this.looked.update((looked) => ({ ...looked, ...change }));
+  }
+
+  /** What a kept cut was looked at for, in words. */
+  protected looksSay({ kerfMm, offLineMm, overMm, wall, floor, plate, again }: CheckRound): string {
+    return [
+      ...(kerfMm === null ? [] : [`kerf ${this.speech.plate(kerfMm)}`]),
+      ...(offLineMm === null || overMm === null
+        ? []
+        : [
+            `${this.speech.fine(Math.abs(offLineMm))} off its line${offLineMm === 0 ? '' : ` to the ${offLineMm > 0 ? 'left' : 'right'}`} over ${this.speech.long(overMm)}`,
+          ]),
+      ...(wall === null ? [] : [`walls ${WALL_WORDS[wall]}`]),
+      ...(floor === null ? [] : [`floor ${FLOOR_WORDS[floor]}`]),
+      ...(plate === null ? [] : [`plate ${plate}`]),
+      ...(again === null ? [] : [again === 'same' ? 'cut again, the same way' : 'cut again, another way']),
+    ].join(', ');
+  }
+
   protected change(change: Partial<Cut>): void {
     this.cut.update((cut) => ({ ...cut, ...change }));
   }
@@ -298,12 +379,13 @@ export class CheckPage {
 
   protected judge(dossier: Dossier): void {
     const edge = this.edges().length > 0 ? this.edge() : null;
-    const { beatAt, ...cut } = this.cut();
+    const { beatAt } = this.cut();
+    const cut = this.reported();
     const tooth = cut.chatters && beatAt.trim() !== '' ? Number(beatAt) : null;
     const most = teethOf(dossier.saw);
     const bad = tooth !== null && !(Number.isInteger(tooth) && tooth >= 1 && tooth <= most);
     this.slip.set(bad ? `“${beatAt}” is no tooth of this band: it has ${most}.` : null);
-    if (bad) return;
+    if (bad || this.lengthSlip() !== null) return;
     const check = { version: dossier.ticket.version, ...cut, edge, ...(this.band() && { beatAt: tooth }) };
     this.store.dispatch(TicketPageEvents.cutJudged({ id: dossier.ticket.id, check }));
   }

@@ -12,7 +12,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
 import { WOOD_WORDS } from '../../../shared/words/wood-words';
-import { KerfPicture } from './kerf-picture';
+import { KerfPicture } from '../../../shared/cut/kerf-picture';
 
 /** Less than this is no number to be said, mm. */
 const NOTHING_MM = 1e-4;

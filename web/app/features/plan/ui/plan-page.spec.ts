@@ -43,6 +43,24 @@ describe('the plan page', () => {
     expect(parseFloat(row('Teeth on the line'))).toBeGreaterThanOrEqual(95);
   });
 
+  it('every way stands beside the others; one is pressed and is chosen, its reason sent with the plan', async () => {
+    await open();
+    const way = (name: string): HTMLButtonElement | undefined =>
+      [...host().querySelectorAll<HTMLButtonElement>('od-ways button')].find((b) => b.textContent?.trim() === name);
+    expect(host().querySelector('od-ways')?.textContent).toContain('The least work whose cut is good enough');
+    way('As it stands')?.click();
+    await fixture.whenStable();
+    expect(sheet().handle()?.depthMm).toBe(0);
+    expect(way('As it stands')?.getAttribute('aria-pressed')).toBe('true');
+    expect(way('New teeth')?.getAttribute('aria-pressed')).toBe('false');
+    const why = host().querySelector<HTMLInputElement>('od-ways input');
+    if (why) why.value = 'Wanted tonight.';
+    why?.dispatchEvent(new Event('change'));
+    host().querySelector<HTMLButtonElement>('.accept')?.click();
+    const call = bench.http.expectOne('/api/tickets/9/plan');
+    expect(call.request.body).toEqual(jasmine.objectContaining({ depthMm: 0, why: 'Wanted tonight.' }));
+  });
+
   it('everything moves with the handle: teeth, life, lanes, the line on the saw', async () => {
     await open();
     await pull(0.05);
@@ -118,6 +136,7 @@ describe('the plan page', () => {
       fleamDeg: 0,
       convert: false,
       sample: false,
+      why: '',
       retoothMm: null,
       breastMm: null,
       rakerMm: null,
