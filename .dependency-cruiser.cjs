@@ -20,6 +20,7 @@ const FLOORS = [
     'set',
     'testcut',
     'cause',
+    'learn',
   ],
   ['judgement'],
   ['work'],

@@ -76,6 +76,16 @@ export const checkRound = z.object({
 });
 export type CheckRound = z.infer<typeof checkRound>;
 
+/** How a saw was last checked on an earlier visit, and what was told to its owner then. */
+export const lastCheck = z.object({
+  /** The ticket's number, and when it was closed. */
+  number: z.int(),
+  closedAt: z.string().nullable(),
+  note: z.string(),
+  rounds: z.array(checkRound),
+});
+export type LastCheck = z.infer<typeof lastCheck>;
+
 export const handover = z.object({
   version,
   charged: bounded(0, 100_000, 'The amount charged', ''),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Session } from '@odontis/core/evidence/session';
-import type { CheckRound } from './check';
-import { checkRound } from './check';
+import type { CheckRound, LastCheck } from './check';
+import { checkRound, lastCheck } from './check';
 import { seen, sentSession } from './evidence';
 import type { Message, Photograph } from './notes';
 import { message, photograph } from './notes';
@@ -24,6 +24,8 @@ export interface Dossier {
   readonly plan: AcceptedPlan | null;
   readonly checks: readonly CheckRound[];
   readonly visits: readonly Visit[];
+  /** Of an earlier visit that got so far; null where none did. */
+  readonly lastCheck: LastCheck | null;
   /** Other tickets of the same arrival. */
   readonly cameWith: readonly { readonly id: number; readonly number: number; readonly saw: string }[];
   readonly photographs: readonly Photograph[];
@@ -40,6 +42,7 @@ export const dossier: z.ZodType<Dossier> = z.object({
   plan: acceptedPlan.nullable(),
   checks: z.array(checkRound),
   visits: z.array(visit),
+  lastCheck: lastCheck.nullable(),
   cameWith: z.array(z.object({ id: z.int(), number: z.int(), saw: z.string() })),
   photographs: z.array(photograph),
   messages: z.array(message),

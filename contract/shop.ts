@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
+import { learned, LESSONS } from '@odontis/core/learn/learned';
 import { shopHabits } from '@odontis/core/work/habits';
 import { judgement } from './judgement';
 import { stripPrinter } from './measuring-sheet';
@@ -38,10 +39,18 @@ export const shopBook = z.object({
   stripPrinters: z.array(stripPrinter).max(6, 'Six printers at most.').optional(),
   /** Where this shop judges otherwise than the trade's rules; left out, it does not. */
   judgement: judgement.optional(),
+  /** What the shop learned and was put back to the table all the same; left out, nothing. */
+  putBack: z.array(z.enum(LESSONS)).max(LESSONS.length).optional(),
 });
 export type ShopBook = z.infer<typeof shopBook>;
 
-export const shop = z.object({ version, book: shopBook, changedBy: z.string().nullable() });
+export const shop = z.object({
+  version,
+  book: shopBook,
+  changedBy: z.string().nullable(),
+  /** What is in force of what this shop learned; left out where it is not asked for. */
+  learned: learned.optional(),
+});
 export type Shop = z.infer<typeof shop>;
 export const shopChange = z.object({ version, book: shopBook });
 export type ShopChange = z.infer<typeof shopChange>;

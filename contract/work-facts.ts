@@ -1,3 +1,4 @@
+import type { Learned } from '@odontis/core/learn/learned';
 import type { Hand } from '@odontis/core/calibration/hand';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import type { Dossier } from './dossier';
@@ -8,6 +9,7 @@ export const workFactsOf = (
   { ticket, saw, sessions, visits }: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits'>,
   book: ShopBook,
   { strokeRateOf, stoning }: Pick<Hand, 'strokeRateOf' | 'stoning'>,
+  learned: Learned | undefined,
 ): WorkFacts => ({
   saw,
   visit: {
@@ -21,7 +23,7 @@ export const workFactsOf = (
   },
   sessions,
   visits,
-  habits: book.habits,
+  habits: learned && Object.values(learned).some((one) => one !== null) ? { ...book.habits, learned } : book.habits,
   judgement: book.judgement,
   strokeRateOf,
   stoning,

@@ -23,6 +23,7 @@ import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
 import { planRoutes } from './features/plans/routes';
 import { evidenceRoutes } from './features/evidence/routes';
+import { learningRoutes } from './features/learning/routes';
 import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
 import { isLoopback } from './http/loopback';
@@ -111,6 +112,7 @@ export function createApp({
   api.use(machineRoutes(db, { measured, dataFolder, isOwn }));
   const features = [
     shopRoutes,
+    learningRoutes,
     peopleRoutes,
     customerRoutes,
     ticketRoutes,

@@ -70,9 +70,9 @@ function scanOf(pitchMm: number, lengthMm: number): Promise<Buffer> {
 }
 
 async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> {
-  const take = async (name: string): Promise<void> => {
+  const take = async (name: string, whole = false): Promise<void> => {
     await page.waitForTimeout(900);
-    await page.screenshot({ path: path.join(INTO, `${name}.png`) });
+    await page.screenshot({ path: path.join(INTO, `${name}.png`), fullPage: whole });
     console.log(`docs/screenshots/${name}.png`);
   };
   await page.goto('/rack');
@@ -147,7 +147,8 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
 
   await page.goto(`/ticket/${at('plan')}/plan`);
   await page.locator('od-curve-chart canvas').waitFor();
-  await take('plan');
+  await page.locator('od-foretold-cut').waitFor();
+  await take('plan', true);
   await page.goto(`/ticket/${at('bench', 'Crosscut hand saw')}/bench`);
   await take('bench');
 
@@ -181,7 +182,13 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
   await take('plan-dado');
 
   await page.goto(`/ticket/${at('check')}/check`);
-  await take('check');
+  await page.getByRole('radio', { name: 'runs left' }).click();
+  await page.getByRole('button', { name: 'scratched left' }).click();
+  await page.getByLabel('Left its line by').fill('0.8 mm');
+  await page.getByLabel('over a length of').fill('100 mm');
+  await page.getByLabel('over a length of').press('Tab');
+  await page.getByRole('region', { name: 'What this cut points to' }).waitFor();
+  await take('check', true);
 
   await page.goto(`/ticket/${at('handover')}/handover`);
   await take('handover');
@@ -193,7 +200,8 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
   await take('ledger');
 
   await page.goto('/shopbook');
-  await take('shopbook');
+  await page.locator('od-learning svg').first().waitFor();
+  await take('shopbook', true);
 
   await page.goto('/people');
   await page.locator('od-changes-panel table').waitFor();

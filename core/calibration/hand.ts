@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Learned } from '../learn/learned';
 import type { StrokeRate } from '../line/strokes';
 import { fitStrokeRate } from '../line/strokes';
 import { STONING_PER_PASS_MM } from '../set/stoning';
@@ -64,12 +65,14 @@ export interface Hand {
   readonly setTools: readonly SetTool[];
 }
 
-/** A person's hand from everything measured of it. O(readings). */
-export function handOf(readings: readonly CalibrationReading[]): Hand {
+/** A person's hand from everything measured of it; what was never measured is as the shop's others do it, or as the trade's usual. O(readings). */
+export function handOf(readings: readonly CalibrationReading[], shop?: Pick<Learned, 'strokes' | 'stone'>): Hand {
   const of = (what: Calibration): CalibrationReading[] => readings.filter((r) => r.what === what);
   const strokes = of('strokes');
   const rateOf = (these: readonly CalibrationReading[]): StrokeRate =>
-    fitStrokeRate(these.map((r) => ({ strokes: r.amount, dropMm: r.didMm })));
+    these.length === 0 && shop?.strokes
+      ? { rateMmPerStroke: shop.strokes.rate, errorMmPerStroke: shop.strokes.error, readings: 0 }
+      : fitStrokeRate(these.map((r) => ({ strokes: r.amount, dropMm: r.didMm })));
   const tools = new Map<string, StraightSums>();
   for (const { tool, amount, didMm } of of('set-tool'))
     tools.set(tool, addPair(tools.get(tool) ?? NO_PAIRS, amount, didMm));
@@ -81,7 +84,7 @@ export function handOf(readings: readonly CalibrationReading[]): Hand {
     files: [...new Set(strokes.map((r) => r.tool).filter((tool) => tool !== ''))],
     stoning: fitRate(
       of('stoning').reduce((sums, r) => addReading(sums, r.amount, r.didMm), NO_READINGS),
-      STONE,
+      shop?.stone ?? STONE,
     ),
     setTools: [...tools].map(([name, sums]) =>
       setTool(name, sums, of('set-tool').filter((r) => r.tool === name).length),

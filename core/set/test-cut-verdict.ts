@@ -2,6 +2,7 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { RakersAfter, Shavings, ShavingsAdvice } from '../raker/shavings';
 import { readShavings } from '../raker/shavings';
 import type { SetBalance } from './set-balance';
+import { JUMPS_AT_MM } from './jumps';
 import { setBalance } from './set-balance';
 import type { StoningOrder } from './stoning';
 import { STONING_PER_PASS_MM, stoningOrder } from './stoning';
@@ -44,9 +45,6 @@ export interface CutVerdict {
   readonly advice: readonly CutAdvice[];
 }
 
-/** A saw that jumps with its line within this is jumping for another reason. mm. Common practice, no source. */
-const LEVEL_WITHIN_MM = 0.05;
-
 /** No side is stoned. */
 export const NO_STONING: StoningOrder = { side: 'none', passes: 0, excessMm: 0 };
 
@@ -72,13 +70,14 @@ export interface AfterWork {
  * What a test cut asks for (trade section 8): binding wants set, running wants the stone on
  * the side it runs to, chatter wants the line level. Passes when it neither runs, binds nor
  * chatters, and throws clean ribbons where it has rakers. What was not measured is asked for, never guessed.
- * `perPassMm` is what this hand's stone takes in a pass. mm.
+ * `perPassMm` is what this hand's stone takes in a pass, `jumpsAtMm` the unevenness that makes a saw jump. mm.
  */
 export function judgeTestCut(
   cut: TestCut,
   after: AfterWork,
   targetMm: number,
   perPassMm = STONING_PER_PASS_MM,
+  jumpsAtMm = JUMPS_AT_MM,
 ): CutVerdict {
   const set = after.set && after.set.left.count > 0 && after.set.right.count > 0 ? after.set : null;
   const balance = set ? setBalance(set.left, set.right) : null;
@@ -100,7 +99,7 @@ export function judgeTestCut(
   } else if (cut.binds) advice.push('add-set');
   if (cut.chatters) {
     if (after.heightSpreadMm === null) advice.push('measure-line');
-    else advice.push(after.heightSpreadMm <= LEVEL_WITHIN_MM ? 'measure-set' : 'joint-again');
+    else advice.push(after.heightSpreadMm <= jumpsAtMm ? 'measure-set' : 'joint-again');
   }
   // A line that only throws dust is not asked for its set.
   const asksSet = cut.runs !== 'true' || cut.binds || cut.chatters;

@@ -2,6 +2,8 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { Reason } from '../reason/reason';
 import { because, input } from '../reason/reason';
 import type { Wood } from '../saw/families';
+import type { Learned } from '../learn/learned';
+import { JUMPS_AT_MM } from '../set/jumps';
 import { RESET_BELOW_SHARE } from '../set/set-wear';
 import { DRIFT_DEPTH_MM } from './foretold';
 import type { TestCut } from './test-cut';
@@ -21,6 +23,12 @@ export const CUT_LIMITS: Record<Wood, CutLimits> = {
   'dry-hard': { hopMm: 0.03, worstOverMean: 2.5, offLineMm: 0.013 },
   'dry-soft': { hopMm: 0.05, worstOverMean: 3.5, offLineMm: 0.02 },
   green: { hopMm: 0.1, worstOverMean: 5, offLineMm: 0.05 },
+};
+
+/** The same where a shop has learned at which hop a saw jumps: every wood's hop as much more or less. */
+export const limitsOf = (wood: Wood, learned?: Pick<Learned, 'hopMm'>): CutLimits => {
+  const limits = CUT_LIMITS[wood];
+  return learned?.hopMm ? { ...limits, hopMm: (limits.hopMm * learned.hopMm) / JUMPS_AT_MM } : limits;
 };
 
 /** What a cut falls short by. */
@@ -46,27 +54,29 @@ export function holdCut(
     sides,
     wantedMm,
     evenedMm,
+    learned,
   }: {
     readonly wood: Wood;
     readonly sides: SetOfSides | null;
     readonly wantedMm: number;
     readonly evenedMm?: number | undefined;
+    readonly learned?: Pick<Learned, 'hopMm' | 'driftTimes'> | undefined;
   },
 ): CutHeld {
-  const limits = CUT_LIMITS[wood];
+  const limits = limitsOf(wood, learned);
   const difference = evenedMm ?? (sides ? sides.left.meanMm - sides.right.meanMm : 0);
   const lesser = sides ? Math.min(sides.left.meanMm, sides.right.meanMm) : Infinity;
   const falls: Shortfall[] = [];
   if ((cut.hopMm ?? 0) > limits.hopMm) falls.push('hops');
   if ((cut.loads?.worstOverMean ?? 0) > limits.worstOverMean) falls.push('uneven');
-  if (Math.abs(difference) / 2 > limits.offLineMm) falls.push('runs');
+  if (((learned?.driftTimes ?? 1) * Math.abs(difference)) / 2 > limits.offLineMm) falls.push('runs');
   if (lesser < RESET_BELOW_SHARE * wantedMm) falls.push('binds');
   return { falls, unknown: [...(cut.loads ? [] : ['loads' as const]), ...(sides ? [] : ['set' as const])] };
 }
 
 /** Why a cut is held good or not. */
-export const limitsReason = (wood: Wood, wantedMm: number): Reason => {
-  const limits = CUT_LIMITS[wood];
+export const limitsReason = (wood: Wood, wantedMm: number, learned?: Pick<Learned, 'hopMm'>): Reason => {
+  const limits = limitsOf(wood, learned);
   return because(
     'A cut that is good enough',
     'it hops no more, loads no tooth more and leaves its line by no more than this wood bears; the lesser side keeps its share of the set wanted',

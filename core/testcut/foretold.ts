@@ -35,6 +35,8 @@ export interface ForetoldCut {
   readonly asked: CutAsked;
   /** How far the saw is taken to sink a pitch of travel; of one that goes round, what is fed a tooth. mm. */
   readonly sinkMm: number;
+  /** How many times further than at the least a cut of this shop's leaves its line; 1 where it has not learned. */
+  readonly driftTimes: number;
   /** Null of a saw that goes round. */
   readonly stroke: FullStroke | null;
   readonly now: TestCut;
@@ -58,12 +60,17 @@ export const DRIFT_DEPTH_MM = 25;
 
 /**
  * How far the cut leaves its line over {@link DRIFT_DEPTH_MM}, at the least: the plate comes to lie in the middle of
- * its kerf, which is half the difference of the two sets off the middle of the plate. mm, left positive, and its error
- * (null where a side has too few readings). Null where the set is not known.
+ * its kerf, which is half the difference of the two sets off the middle of the plate; `times` as far where a shop
+ * has learned so of its own cuts. mm, left positive, and its error (null where a side has too few readings). Null
+ * where the set is not known.
  */
-export function leavesLineBy({ drift }: TestCut): { readonly mm: number; readonly errorMm: number | null } | null {
+export function leavesLineBy(
+  { drift }: TestCut,
+  times = 1,
+): { readonly mm: number; readonly errorMm: number | null } | null {
   if (!drift) return null;
-  return { mm: drift.setDifferenceMm / 2, errorMm: drift.setErrorMm === null ? null : drift.setErrorMm / 2 };
+  const half = times / 2;
+  return { mm: half * drift.setDifferenceMm, errorMm: drift.setErrorMm === null ? null : half * drift.setErrorMm };
 }
 
 /** The hardest worked tooth; null where loads are not known. */
@@ -76,7 +83,7 @@ export function hardestOf({ loads, teeth }: TestCut): { readonly tooth: number; 
 /** Why each number of a cut is what it is. */
 export function cutReasons(
   cut: TestCut,
-  { asked, sinkMm, stroke }: Pick<ForetoldCut, 'asked' | 'sinkMm' | 'stroke'>,
+  { asked, sinkMm, stroke, driftTimes }: Pick<ForetoldCut, 'asked' | 'sinkMm' | 'stroke' | 'driftTimes'>,
   plateThicknessMm: number,
 ): Record<'working' | 'worst' | 'stroke' | 'hop' | 'kerf' | 'ridge' | 'drift', Reason> {
   const { loads } = cut;
@@ -128,9 +135,10 @@ export function cutReasons(
       'Geometry, section 10',
     ),
     drift: because(
-      `How far it leaves its line over ${DRIFT_DEPTH_MM} mm of depth, at the least`,
-      '(set left - set right) / 2: the plate comes to lie in the middle of its kerf',
+      `How far it leaves its line over ${DRIFT_DEPTH_MM} mm of depth${driftTimes === 1 ? ', at the least' : ''}`,
+      `(set left - set right) / 2: the plate comes to lie in the middle of its kerf${driftTimes === 1 ? '' : '; times what this shop learned'}`,
       [
+        ...(driftTimes === 1 ? [] : [input('times, as this shop learned', Number(driftTimes.toPrecision(3)), 'count')]),
         input('left less right', drift?.setDifferenceMm ?? 0, 'mm'),
         ...(drift?.setErrorMm ? [input('its standard error', drift.setErrorMm, 'mm')] : []),
         ...(drift?.chance ? [input('chance of that side', drift.chance, 'share')] : []),

@@ -18,7 +18,7 @@ import type { DadoStudy } from './families/dado/study';
 import type { BladeWish } from './families/circular/inputs';
 import type { BladeStudy } from './families/circular/study';
 import type { BandStudy } from './families/band/study';
-import type { ShopHabits } from './habits';
+import type { WorkHabits } from './habits';
 import type { LineOrder, RoundOrdered, WorkOrder } from './order';
 import type { Rates } from './price';
 import type { SawRecord } from './saw-record';
@@ -49,7 +49,7 @@ export interface WorkFacts {
   readonly sessions: Evidence;
   /** What was done on earlier visits, the latest first. */
   readonly visits: readonly { readonly work: WorkOrder['work'] | null }[];
-  readonly habits: ShopHabits;
+  readonly habits: WorkHabits;
   readonly judgement: Judgement | undefined;
   /** What a stroke of a file takes, by the file's name. */
   readonly strokeRateOf: (file: string) => StrokeRate;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { AnglePair } from '../file/angle-pair';
+import { learned } from '../learn/learned';
 import { FILE_DIRECTION_SCHOOLS } from '../file/direction';
 import { RAKER_TIPS } from '../raker/raker-plan';
 import { USUAL_TIP_DEG } from '../raker/raker-target';
@@ -54,6 +55,9 @@ export const shopHabits = z.object({
   }),
 });
 export type ShopHabits = Readonly<z.infer<typeof shopHabits>>;
+/** The same with what the shop has learned of its own saws, as an order is worked out from it and keeps it. */
+export const workHabits = shopHabits.extend({ learned: learned.optional() });
+export type WorkHabits = Readonly<z.infer<typeof workHabits>>;
 export type AngleTable = ShopHabits['angles'];
 
 /** Defaults marked in trade section 9; common practice, no source. */

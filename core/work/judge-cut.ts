@@ -19,6 +19,8 @@ import type { BandCut } from '../set/band-cut-verdict';
 import { judgeBandCut } from '../set/band-cut-verdict';
 import type { CutVerdict } from '../set/test-cut-verdict';
 import { judgeBladeCut, judgeTestCut } from '../set/test-cut-verdict';
+import type { Learned } from '../learn/learned';
+import { JUMPS_AT_MM } from '../set/jumps';
 import type { OrderedLine } from './lines-of-order';
 import type { WorkOrder } from './order';
 import { sawIn } from './saw-after';
@@ -47,13 +49,14 @@ export function judgeCut(cut: BandCut, { saw: taken, sessions, order, line, hand
   const set = setOf(sessions, 'after', sidesOf(saw), edge);
   const target = (line ?? order?.round)?.forecast.set.perSideMm ?? 0;
   const perPass = hand.stoning.rate;
+  const jumpsAt = learnedOf(order)?.hopMm ?? JUMPS_AT_MM;
   if (saw.family === 'band') {
     const heights = estimatesOf(readAfter(sessions), 'height', null);
     return { ...judgeBandCut(cut, { set, heights, teeth: teethOf(saw) }, target, perPass), set, rakers: null };
   }
   if (saw.family === 'circular' || saw.family === 'dado')
     return {
-      ...judgeBladeCut(cut, { set, heightSpreadMm: rimSpread(sessions, saw) }, target, perPass),
+      ...judgeBladeCut(cut, { set, heightSpreadMm: rimSpread(sessions, saw) }, target, perPass, jumpsAt),
       set,
       rakers: null,
     };
@@ -65,8 +68,12 @@ export function judgeCut(cut: BandCut, { saw: taken, sessions, order, line, hand
     wanted === undefined ? null : rakersAfter(depths, wanted, rakersOf(saw), hand.strokeRateOf(tipFile(order)));
   // Shavings tell of rakers, where a saw has them; of any other they are only read for their cause.
   const told = { ...cut, shavings: rakersOf(saw) > 0 ? cut.shavings : null };
-  return { ...judgeTestCut(told, { set, heightSpreadMm, rakers }, target, perPass), set, rakers };
+  return { ...judgeTestCut(told, { set, heightSpreadMm, rakers }, target, perPass, jumpsAt), set, rakers };
 }
+
+/** What the shop had learned when the order was worked out; left out where nothing. */
+export const learnedOf = (order: WorkOrder | null): Learned | undefined =>
+  (order?.inputs ?? order?.round?.inputs)?.habits.learned;
 
 const readAfter = (sessions: Evidence) => sessions.filter((s) => s.kind === 'after').flatMap((s) => s.readings);
 

@@ -28,6 +28,8 @@ export interface SetKnown {
   readonly targetMm: number;
   /** What this work takes off the tips. */
   readonly filedMm: number;
+  /** How many times faster than the hinge says set goes in this shop; left out or null, as it says. */
+  readonly wearTimes?: number | null | undefined;
   readonly toothHeightMm: number;
   readonly filingsSinceSet: number | null;
   readonly work: WorkOrder['work'];
@@ -45,7 +47,13 @@ function lastsFor(known: SetKnown, reset: boolean, leftMm: number | null): reado
   };
   const target = known.targetMm;
   const until = (metalMm: number): number =>
-    filingsUntilReset(reset ? target : (leftMm ?? target), target, metalMm, known.toothHeightMm, limits);
+    filingsUntilReset(
+      reset ? target : (leftMm ?? target),
+      target,
+      (known.wearTimes ?? 1) * metalMm,
+      known.toothHeightMm,
+      limits,
+    );
   return [until(SHARPENING_MM + 2 * SHARPENING_ERROR_MM), until(SHARPENING_MM - 2 * SHARPENING_ERROR_MM)];
 }
 
@@ -65,7 +73,8 @@ function bothOf(sides: SetKnown['sides']): { readonly lesser: number; readonly g
 export function judgeReset(known: SetKnown, leave: string | null = null, wish: boolean | null = null): SettingDecision {
   const { sides, targetMm, filedMm } = known;
   const both = bothOf(sides);
-  const leftMm = both && setLeftMm(both.lesser, filedMm, known.toothHeightMm, 'hinge');
+  const wear = known.wearTimes ?? 1;
+  const leftMm = both && setLeftMm(both.lesser, wear * filedMm, known.toothHeightMm, 'hinge');
   const uneven =
     both !== null &&
     sides !== null &&
@@ -94,6 +103,7 @@ export function judgeReset(known: SetKnown, leave: string | null = null, wish: b
               input('set left after it', leftMm, 'mm'),
             ]
           : []),
+        ...(wear === 1 ? [] : [input('times as fast, as this shop learned', Number(wear.toPrecision(3)), 'count')]),
         input('target', targetMm, 'mm'),
         ...(known.filingsSinceSet === null ? [] : [input('filings since it was set', known.filingsSinceSet, 'count')]),
       ],

@@ -20,7 +20,7 @@ import { DRIFT_DEPTH_MM, USUAL_BOARD_MM } from '../testcut/foretold';
 import type { TestCut } from '../testcut/test-cut';
 import { testCut } from '../testcut/test-cut';
 import type { WorkedSaw } from './judge-cut';
-import { judgeCut, rimSpread } from './judge-cut';
+import { judgeCut, learnedOf, rimSpread } from './judge-cut';
 import type { OrderedLine } from './lines-of-order';
 import { cutOfOrder } from './order-cut';
 import { sawIn } from './saw-after';
@@ -53,6 +53,8 @@ export interface CutRead {
   /** Of the saw as measured after the work; heights as planned where they were not measured again. Null where nothing was. */
   readonly since: TestCut | null;
   readonly plateMm: number;
+  /** How many times further than at the least it leaves its line, as this shop learned. */
+  readonly driftTimes: number;
 }
 
 /** So much of a line measured again tells how it lies. Share; judgement, no source. */
@@ -144,6 +146,7 @@ export function readCut(cut: CutReported, worked: WorkedSaw, wood: Wood): CutRea
     foretold,
     since: whole ?? planned,
     plateMm,
+    driftTimes: learnedOf(order)?.driftTimes ?? 1,
   };
 }
 

@@ -2,6 +2,7 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { RateFit } from '../calibration/proportional-fit';
 import { monthsBetween } from '../life/life';
 import type { Sharpenings, UseRate } from '../life/life';
+import type { Learned } from '../learn/learned';
 import type { Reason } from '../reason/reason';
 import type { Family } from '../saw/all-families';
 import type { Wood } from '../saw/families';
@@ -71,16 +72,17 @@ export interface OfSaw {
   readonly wood: Wood;
   readonly useRate: UseRate;
   readonly stone: Pick<RateFit, 'rate' | 'error'>;
+  readonly learned: Learned | undefined;
 }
 
 /** A way held against its wood, the heavier side stoned where that evens it. */
 export function heldWay<Choice>(
   { sides, wantedMm, ...way }: WorkedWay<Choice>,
-  { family, wood, useRate, stone }: OfSaw,
+  { family, wood, useRate, stone, learned }: OfSaw,
 ): Way<Choice> {
   const [fewest, most] = monthsBetween(family, useRate);
   const stoning = sides && !way.resets ? stoneOut(sides, stone) : null;
-  const held = holdCut(way.cut, { wood, sides, wantedMm, evenedMm: stoning?.at(-1)?.differenceMm });
+  const held = holdCut(way.cut, { wood, sides, wantedMm, evenedMm: stoning?.at(-1)?.differenceMm, learned });
   return {
     ...way,
     ...held,

@@ -2,6 +2,8 @@ import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import { countFromPitchMm, pitchMmFromCount, teethOnLine } from '@odontis/core/units/points';
 import type { Saw, SawOf } from '@odontis/core/saw/saw';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import { SHARPENING_MM } from '@odontis/core/life/sharpening-metal';
+import { bentLengthMm } from '@odontis/core/set/set-wear';
 import { wornLine } from './worn-line';
 
 export type StraightSaw = SawOf<'hand' | 'back'>;
@@ -46,11 +48,18 @@ export function demoReadings(saw: StraightSaw, wear: DemoWear, random: () => num
   );
 }
 
-/** The same saw after its work: on the planned targets, set renewed. */
+/** In this made-up shop a filing takes set so many times faster than the hinge says. */
+const WEAR_TIMES = 1.25;
+
+/** Share of a set that a filing leaves, of a line whose order leaves it alone. mm. */
+export const setKept = (depthMm: number, toothHeightMm: number): number =>
+  Math.max(0, 1 - (WEAR_TIMES * (depthMm + SHARPENING_MM)) / bentLengthMm(toothHeightMm));
+
+/** The same saw after its work: on the planned targets; its set renewed, or what is kept of each tooth's own. */
 export function demoAfter(
   targets: readonly { tooth: number; xMm: number; yMm: number }[],
   before: readonly ToothReading[],
-  setMm: number,
+  set: { readonly renewedMm: number } | { readonly keptShare: number },
   random: () => number,
 ): ToothReading[] {
   const round = (mm: number): number => Math.round(mm * 1000) / 1000;
@@ -58,7 +67,9 @@ export function demoAfter(
   return before.map((r) => {
     const target = byTooth.get(r.tooth);
     if (!target) return r;
-    const set = r.kind === 'tooth' ? round(setMm * (0.96 + 0.08 * random())) : null;
-    return { ...r, xMm: round(target.xMm), yMm: round(target.yMm - 0.012 * random()), setMm: set };
+    const stray = r.kind === 'tooth' ? 0.96 + 0.08 * random() : 1;
+    const meantMm = 'renewedMm' in set ? set.renewedMm : r.setMm && set.keptShare * r.setMm;
+    const setMm = r.kind === 'tooth' && typeof meantMm === 'number' ? round(meantMm * stray) : null;
+    return { ...r, xMm: round(target.xMm), yMm: round(target.yMm - 0.012 * random()), setMm };
   });
 }

@@ -15,6 +15,7 @@ import type { Answered } from '@odontis/core/shop/judge-intake';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
 import type { Reading } from '@odontis/core/evidence/reading';
 import type { Saw } from '@odontis/core/saw/saw';
+import { DRIFT_DEPTH_MM } from '@odontis/core/testcut/foretold';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { keepReadings } from '../features/evidence/keep-readings';
 import type { Database } from '../database/connect';
@@ -53,6 +54,8 @@ export function loadDemoShop(db: Database): Promise<boolean> {
  */
 class DemoLoader {
   private staff: number[] = [];
+  /** What the shop's cuts were found to do: apart, so that nothing else of the story changes with it. */
+  private readonly found = seeded(2207);
   private readonly today = DateTime.now().startOf('day');
 
   constructor(
@@ -171,7 +174,7 @@ class DemoLoader {
   ): Promise<void> {
     const { db, transaction } = this;
     const dossier = await readDossier(db, ticketId, transaction);
-    const ordered = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([])), visit);
+    const ordered = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([]), undefined), visit);
     const { order } = ordered;
     const walk = walkOf(order.steps);
     const stops = walk.length;
@@ -202,7 +205,8 @@ class DemoLoader {
     await this.measuring(ticketId, 'after', looked, by, visit.opened.plus({ days: 2 }));
     if (visit.stage === 'check') return;
     const cuts = order.round ? [{ edge: null, forecast: order.round.forecast }] : linesOfOrder(order);
-    for (const [i, { edge, forecast }] of cuts.entries())
+    for (const [i, { edge, forecast }] of cuts.entries()) {
+      const cut = cutFound(forecast.set.perSideMm, this.found);
       await db.models.CheckRound.create(
         {
           ticketId,
@@ -213,17 +217,18 @@ class DemoLoader {
           chatters: false,
           note: '',
           verdict: 'pass',
-          setLeftMm: forecast.set.perSideMm,
-          setRightMm: forecast.set.perSideMm,
+          setLeftMm: cut.leftMm,
+          setRightMm: cut.rightMm,
           shavings: 'rakers' in forecast && forecast.rakers ? 'ribbons' : null,
           rakers: null,
           kerfMm: null,
-          offLineMm: null,
-          overMm: null,
+          offLineMm: cut.offLineMm,
+          overMm: cut.overMm,
           wall: null,
           floor: null,
           plate: null,
           again: null,
+          hopMm: null,
           stoneSide: 'none',
           stonePasses: 0,
           advice: ['passes'],
@@ -232,6 +237,7 @@ class DemoLoader {
         },
         { transaction },
       );
+    }
   }
 
   private async keepPictures(
@@ -282,6 +288,22 @@ class DemoLoader {
 const isLong = (saw: Saw): boolean => ['hand', 'back', 'pull'].includes(saw.family);
 const isSampled = ({ place }: Reading): boolean => place === null || place % SAMPLED === 1;
 const SAMPLED = 5;
+
+/** In this made-up shop a cut leaves its line by so many times half the difference of its sets. */
+const DRIFT_TIMES = 1.7;
+
+/** Sets as measured, a little apart, and how far the test cut left its line: of two cuts in three somebody laid a rule along it. mm. */
+function cutFound(perSideMm: number, random: () => number) {
+  const off = (): number => random() + random() - 1;
+  const [leftMm, rightMm] = [perSideMm + 0.02 * off(), perSideMm + 0.02 * off()].map((mm) => Math.max(0.01, mm));
+  const looked = random() < 2 / 3;
+  const [half, overMm] = [((leftMm ?? 0) - (rightMm ?? 0)) / 2, 100];
+  const found = ((DRIFT_TIMES * half + 0.004 * off()) * overMm) / DRIFT_DEPTH_MM;
+  return {
+    ...{ leftMm: leftMm ?? perSideMm, rightMm: rightMm ?? perSideMm },
+    ...(looked ? { offLineMm: found, overMm } : { offLineMm: null, overMm: null }),
+  };
+}
 
 /** The order of a saw of the demo, as advised; whatever way its family is planned. */
 function demoOrder(facts: WorkFacts, visit: Visit): Ordered {

@@ -13,7 +13,7 @@ import { gaugedCrosscut, wornCrosscut } from './demo-crosscut';
 import type { CrosscutWear } from './demo-crosscut';
 import { dialledSet, FILED_DADO, WORN_DADO } from './demo-dado';
 import { edgesToMeasure, readPull, wornPull } from './demo-pull';
-import { demoAfter, demoReadings } from './demo-saw';
+import { demoAfter, demoReadings, setKept } from './demo-saw';
 import type { DemoWear } from './demo-saw';
 
 /** How a saw of any family came in; left out where as its family ordinarily does. */
@@ -77,7 +77,11 @@ export function measuredAfter(
   if (saw.family === 'circular') return saw.tipped === 'steel' ? dialledBlade(saw, FILED_BLADE, random) : [];
   return linesOfOrder(order).flatMap(({ edge, inputs, targets, forecast }, i) => {
     const teeth = i === 0 ? before : inputs.readings;
-    const after = demoAfter(targets, teeth, forecast.set.perSideMm, random);
+    const depthMm = i === 0 ? (order.choice?.depthMm ?? 0) : (order.beside?.depthMm ?? 0);
+    const set = forecast.set.reset
+      ? { renewedMm: forecast.set.perSideMm }
+      : { keptShare: setKept(depthMm, forecast.tooth.heightMm) };
+    const after = demoAfter(targets, teeth, set, random);
     if (saw.family === 'pull') return readPull(saw, edge, after);
     return saw.family === 'crosscut' ? gaugedCrosscut(saw, after, { widths: false }, random) : keyedLine(after);
   });

@@ -21,6 +21,7 @@ import { labelPrinter, labelWanted, newMessage, newPhotograph, outboxMessage } f
 import { codeChange, newCalibration, newPerson, passwordChange, person, personChange } from '@odontis/contract/people';
 import { linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
 import { problem, PROBLEM_TYPE } from '@odontis/contract/problem';
+import { learning } from '@odontis/contract/learning';
 import { shop, shopChange } from '@odontis/contract/shop';
 import {
   alikeSaw,
@@ -68,6 +69,7 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'GET /devices': { does: 'Screens that were let in.', gives: devices },
   'DELETE /devices/:id': { does: 'Lets a screen in no more.', gives: devices },
   'GET /shop': { does: 'The shop book.', gives: shop },
+  'GET /learning': { does: 'What the shop learned, foretold against found.', gives: learning },
   'PUT /shop': { does: 'Keeps the shop book.', takes: shopChange, gives: shop },
   'GET /people': { does: 'Everybody of the shop.', gives: people },
   'POST /people': { does: 'Adds somebody.', takes: keyed(newPerson), gives: people, status: 201 },

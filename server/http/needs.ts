@@ -22,6 +22,7 @@ export const NEEDS = {
   'DELETE /devices/:id': 'counter',
   'GET /shop': 'counter',
   'PUT /shop': 'owner',
+  'GET /learning': 'counter',
   'GET /people': 'counter',
   'POST /people': 'owner',
   'PUT /people/:id': 'owner',

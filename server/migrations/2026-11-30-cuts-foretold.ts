@@ -3,7 +3,8 @@ import type { Migration } from './migration';
 /**
  * Beside an order: which of the ways it is, which was the least whose cut would do, and why the technician chose it (in
  * a table of its own: an order is frozen for good, words about somebody can be taken out). Of a test cut: the kerf by
- * feeler, how far it left its line over a length, wall, floor and plate by eye, and whether a second cut went the same way. Down again all of that is forgotten.
+ * feeler, how far it left its line over a length, wall, floor and plate by eye, whether a second cut went the same
+ * way, and the hop its heights foretold. Down again all of that is forgotten.
  */
 export const cutsForetold: Migration = {
   name: '2026-11-30-cuts-foretold',
@@ -22,11 +23,12 @@ export const cutsForetold: Migration = {
       ADD COLUMN wall text CHECK (wall IN ('clean', 'scratched-left', 'scratched-right', 'torn', 'burnt')),
       ADD COLUMN floor text CHECK (floor IN ('flat', 'ridged', 'stepped', 'slanting')),
       ADD COLUMN plate text CHECK (plate IN ('straight', 'bent')),
+      ADD COLUMN hop_mm double precision CHECK (hop_mm BETWEEN 0 AND 20),
       ADD COLUMN again text CHECK (again IN ('same', 'other')),
       ADD CONSTRAINT check_round_off_line CHECK ((off_line_mm IS NULL) = (over_mm IS NULL));`,
   down: `
     ALTER TABLE check_round DROP CONSTRAINT check_round_off_line, DROP COLUMN kerf_mm, DROP COLUMN off_line_mm,
-      DROP COLUMN over_mm, DROP COLUMN wall, DROP COLUMN floor, DROP COLUMN plate, DROP COLUMN again;
+      DROP COLUMN over_mm, DROP COLUMN wall, DROP COLUMN floor, DROP COLUMN plate, DROP COLUMN hop_mm, DROP COLUMN again;
     DROP TABLE plan_reason;
     ALTER TABLE plan DROP COLUMN way, DROP COLUMN least_way;`,
 };

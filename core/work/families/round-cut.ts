@@ -37,6 +37,7 @@ function ofBand(study: BandStudy, asked: CutAsked, found: SetOfSides | undefined
     at(inputs.set),
     at(found ?? (setting.reset ? evenSides(wanted.perSideMm, wanted.perSideMm) : inputs.set)),
     [],
+    inputs.habits.learned?.driftTimes ?? 1,
   );
   return { ...cut, assumes: [...cut.assumes, 'Heights are sampled on a band: the load on every tooth is not told.'] };
 }
@@ -72,6 +73,7 @@ function ofBlade(study: BladeStudy, asked: CutAsked, found: SetOfSides | undefin
       now && now.map((mm) => Math.min(mm, highest)),
     ),
     whole ? [] : ['Not every tooth was read by dial: the load on every tooth is not told.'],
+    inputs.habits.learned?.driftTimes ?? 1,
   );
 }
 
@@ -81,10 +83,12 @@ function told(
   now: TestCut,
   chosen: TestCut,
   needs: readonly string[],
+  driftTimes: number,
 ): ForetoldCut {
   return {
     asked,
     sinkMm: FEEDS_MM[asked.wood],
+    driftTimes,
     stroke: null,
     now,
     chosen,

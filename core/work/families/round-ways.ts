@@ -80,11 +80,13 @@ export function roundWays(
   });
   const [first] = worked;
   if (!first) return null;
-  const ways = worked.map((way) => heldWay(way, { family, wood, useRate, stone: facts.stoning }));
+  const ways = worked.map((way) =>
+    heldWay(way, { family, wood, useRate, stone: facts.stoning, learned: facts.habits.learned }),
+  );
   return {
     ways,
     least: leastOf(ways),
-    reason: limitsReason(wood, first.wantedMm),
+    reason: limitsReason(wood, first.wantedMm, facts.habits.learned),
     decline:
       replacement === null || !first.price ? null : keepOrReplace(family, useRate, first.price.amount, replacement),
   };

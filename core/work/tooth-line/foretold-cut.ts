@@ -39,5 +39,15 @@ export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, ask
     ...(study.pull ? ['Points are taken as their fleam leaves them: the top bevels are not cut out.'] : []),
     ...(study.cutters ? ['Rakers plane after rakers, cutters score after cutters of their own side.'] : []),
   ];
-  return { asked, sinkMm, stroke, now: testCut(now, conditions), chosen: testCut(chosen, conditions), needs, assumes };
+  const driftTimes = study.inputs.habits.learned?.driftTimes ?? 1;
+  return {
+    asked,
+    sinkMm,
+    driftTimes,
+    stroke,
+    now: testCut(now, conditions),
+    chosen: testCut(chosen, conditions),
+    needs,
+    assumes,
+  };
 }

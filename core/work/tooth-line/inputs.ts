@@ -9,7 +9,7 @@ import { UNCALIBRATED_STROKES } from '../../line/strokes';
 import type { SawOf } from '../../saw/saw';
 import { CROSSCUT_KINDS, toeZone } from '../../saw/saw';
 import { PLATE_MARKS } from '../../saw/plate-marks';
-import { DEFAULT_HABITS, shopHabits } from '../habits';
+import { DEFAULT_HABITS, workHabits } from '../habits';
 import { strokeRate } from '../measured-shapes';
 
 export const LINE_CHOICES = ['free', 'level'] as const;
@@ -129,7 +129,7 @@ export const lineInputs = z
     keys: z.array(z.string()).readonly(),
     /** Teeth that were measured; the rest of `readings` stands for them. */
     measured: z.int().min(0),
-    habits: shopHabits,
+    habits: workHabits,
     strokeRate,
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     etch: z.boolean(),

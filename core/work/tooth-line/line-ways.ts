@@ -56,12 +56,14 @@ export function lineWays(
     ...(other ? [of('convert', other, other.recommended.depthMm)] : []),
     ...(canRetooth(kept.study) ? newTeeth(kept.study, of) : []),
   ];
-  const ways = worked.map((way) => heldWay(way, { family, wood, useRate, stone: facts.stoning }));
+  const ways = worked.map((way) =>
+    heldWay(way, { family, wood, useRate, stone: facts.stoning, learned: facts.habits.learned }),
+  );
   const advised = ways.find((way) => Math.abs(way.depthMm - kept.study.recommended.depthMm) < SAME_MM) ?? ways[0];
   return {
     ways,
     least: leastOf(ways),
-    reason: limitsReason(wood, kept.study.set.perSideMm),
+    reason: limitsReason(wood, kept.study.set.perSideMm, facts.habits.learned),
     decline:
       replacement === null || !advised?.price
         ? null

@@ -21,6 +21,7 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
       sides: statistics && { left: statistics.setLeft, right: statistics.setRight },
       targetMm: study.set.perSideMm,
       filedMm: depthMm + SHARPENING_MM,
+      wearTimes: inputs.habits.learned?.wearTimes,
       toothHeightMm: study.toothHeightMm,
       filingsSinceSet: inputs.filingsSinceSet,
       work,

@@ -32,6 +32,8 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   floor: CheckRound['floor'];
   plate: CheckRound['plate'];
   again: CheckRound['again'];
+  /** Of the saw as it was measured for this cut, else as its order foretold; null where neither is known. mm. */
+  hopMm: number | null;
   note: string;
   verdict: CheckRound['verdict'];
   setLeftMm: number | null;
@@ -63,6 +65,7 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       floor: maybeWords,
       plate: maybeWords,
       again: maybeWords,
+      hopMm: maybeMeasure,
       note: words,
       verdict: words,
       setLeftMm: maybeMeasure,

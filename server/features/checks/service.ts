@@ -2,9 +2,11 @@ import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import { handOf } from '@odontis/core/calibration/hand';
 import { judgeCut } from '@odontis/core/work/judge-cut';
+import { readCut } from '@odontis/core/work/read-cut';
 import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
+import { learnedHere } from '../learning/service';
 import { readingsOfHand } from '../people/service';
 import { readDossier } from '../tickets/dossier';
 import { Problem } from '../../http/problem';
@@ -22,14 +24,21 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       throw new Problem('bad-input', `The ${check.edge} edge of this saw was not worked.`, [
         { path: '/edge', message: 'An edge that its order works.' },
       ]);
+    const plateMm = 'plateThicknessMm' in dossier.saw ? dossier.saw.plateThicknessMm : 0;
+    if (typeof check.kerfMm === 'number' && check.kerfMm < plateMm)
+      throw new Problem('bad-input', 'A kerf is not narrower than the plate that cut it.', [
+        { path: '/kerfMm', message: `The plate is ${plateMm.toFixed(2)} mm thick: put the feeler in again.` },
+      ]);
     const edge = tested?.edge ?? null;
-    const { set, rakers, ...judged } = judgeCut(check, {
+    const worked = {
       saw: dossier.saw,
       sessions: dossier.sessions,
       order: dossier.plan?.order ?? null,
       line: tested,
-      hand: handOf(await readingsOfHand(db, by)),
-    });
+      hand: handOf(await readingsOfHand(db, by), await learnedHere(db)),
+    };
+    const { set, rakers, ...judged } = judgeCut(check, worked);
+    const read = readCut(check, worked, dossier.ticket.wood);
     const { version: _seen, offLine: _off, ...cut } = check;
     await db.models.CheckRound.create(
       {
@@ -44,6 +53,7 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
         floor: check.floor ?? null,
         plate: check.plate ?? null,
         again: check.again ?? null,
+        hopMm: read.facts.known.hopMm ?? read.foretold?.hopMm ?? null,
         rakers,
         ticketId,
         number: rounds.length + 1,

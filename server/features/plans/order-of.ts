@@ -3,6 +3,7 @@ import type { LinePlanChoice, PlanChoice, RoundPlanChoice } from '@odontis/contr
 import type { ShopBook } from '@odontis/contract/shop';
 import { workFactsOf } from '@odontis/contract/work-facts';
 import type { CalibrationReading } from '@odontis/core/calibration/hand';
+import type { Learned } from '@odontis/core/learn/learned';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Studied, WorkFacts } from '@odontis/core/work/family-work';
 import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
@@ -16,11 +17,13 @@ export interface ToOrder {
   readonly book: ShopBook;
   readonly calibrations: readonly CalibrationReading[];
   readonly choice: PlanChoice;
+  /** What is in force of what the shop learned. */
+  readonly learned: Learned;
 }
 
 /** The order worked out from what is kept. Throws Problem where these readings make none. */
-export function orderOf({ dossier, book, calibrations, choice }: ToOrder): Ordered {
-  const facts = workFactsOf(dossier, book, handOf(calibrations));
+export function orderOf({ dossier, book, calibrations, choice, learned }: ToOrder): Ordered {
+  const facts = workFactsOf(dossier, book, handOf(calibrations, learned), learned);
   return 'round' in choice ? roundOrder(facts, choice, book) : lineOrder(facts, choice, book);
 }
 

@@ -1,3 +1,4 @@
+import { NOTHING_LEARNED } from '@odontis/core/learn/learned';
 import type { Dossier } from '@odontis/contract/dossier';
 import { Problem } from '../../http/problem';
 import { hollowReadings, lineBody, newTicketBody, openTestShop } from '../../testing/test-shop';
@@ -25,7 +26,13 @@ describe('a long line', () => {
   const choice = (depthMm: number) => ({
     ...{ version: 1, depthMm, line: 'free' as const, rakeDeg: 0, fleamDeg: 0, convert: false, sample: true },
   });
-  const of = (depthMm: number) => ({ dossier: long, book: FIRST_BOOK, calibrations: [], choice: choice(depthMm) });
+  const of = (depthMm: number) => ({
+    dossier: long,
+    book: FIRST_BOOK,
+    calibrations: [],
+    choice: choice(depthMm),
+    learned: NOTHING_LEARNED,
+  });
 
   it('is worked out beside the server’s loop, which goes on turning meanwhile, to the same order', async () => {
     let turns = 0;

@@ -1,12 +1,13 @@
 import { QueryTypes } from 'sequelize';
 import type { CounterBook, RackRow } from '@odontis/contract/ticket';
 import type { PastTime } from '@odontis/core/shop/pace';
-import { paceOf, timeAtVise } from '@odontis/core/shop/pace';
+import { learnedHere } from '../learning/service';
+import { paceOf } from '@odontis/core/shop/pace';
 import type { Pace } from '@odontis/core/work/reckon-work';
-import { readOrder } from '@odontis/core/work/read-order';
-import { walkOf } from '@odontis/core/work/step';
 import type { Database } from '../../database/connect';
 import { readRack } from './rack';
+import type { Walked } from './time-of-walk';
+import { timeOf } from './time-of-walk';
 
 /** A filer's pace is taken from so many of their latest saws. */
 const LATEST_SAWS = 25;
@@ -27,23 +28,9 @@ export async function readPace(db: Database, person: number): Promise<Pace> {
       { type: QueryTypes.SELECT, replacements: { person } },
     ),
   ]);
-  return paceOf([...walks.map(timeOf), ...jobs]);
-}
-
-interface Walked {
-  readonly body: unknown;
-  readonly stops: number[];
-  readonly at: number[];
-}
-
-function timeOf({ body, stops, at }: Walked): PastTime {
-  const { steps } = readOrder(body);
-  const walk = walkOf(steps);
-  const minutes = (stop: number): number => {
-    const step = steps[walk[stop]?.step ?? -1];
-    return step ? step.minutes / step.stops.length : 0;
-  };
-  return timeAtVise(stops.map((stop, i) => ({ atMs: at[i] as number, plannedMinutes: minutes(stop) })));
+  const own = paceOf([...walks.map(timeOf), ...jobs]);
+  // Who has no past works as the others of the shop do, where that was learned.
+  return own.saws > 0 ? own : ((await learnedHere(db)).minutes ?? own);
 }
 
 /** Minutes still to be worked on a saw of the rack. */

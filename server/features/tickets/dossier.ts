@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
-import type { CheckRound } from '@odontis/contract/check';
+import type { CheckRound, LastCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Customer, Ticket } from '@odontis/contract/ticket';
@@ -127,6 +127,23 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
   }));
 }
 
+/** The checks of the saw's latest visit before this one that had any. */
+async function readLastCheck(db: Database, row: TicketRow, names: Names, t?: Transaction): Promise<LastCheck | null> {
+  const [last] = await db.sequelize.query<{ id: number; number: number; closedAt: Date | null; note: string | null }>(
+    `SELECT t.id, t.number, t.closed_at AS "closedAt", t.handover_note AS note FROM ticket t
+      WHERE t.saw_id = :saw AND t.id <> :id AND t.opened_at <= :opened
+        AND EXISTS (SELECT 1 FROM check_round r WHERE r.ticket_id = t.id)
+      ORDER BY t.opened_at DESC, t.id DESC LIMIT 1`,
+    { type: QueryTypes.SELECT, replacements: { saw: row.sawId, id: row.id, opened: row.openedAt }, transaction: t },
+  );
+  if (!last) return null;
+  const { number, closedAt, note } = last;
+  return {
+    ...{ number, closedAt: closedAt?.toISOString() ?? null, note: note ?? '' },
+    rounds: await readChecks(db, last.id, names, t),
+  };
+}
+
 function readCameWith(db: Database, row: TicketRow, transaction?: Transaction): Promise<Dossier['cameWith'][number][]> {
   return db.sequelize.query(
     `SELECT t.id, t.number, s.name AS saw FROM ticket t JOIN saw s ON s.id = t.saw_id
@@ -152,6 +169,7 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     plan: await readPlan(db, ticketId, names, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),
+    lastCheck: visits.length > 1 ? await readLastCheck(db, row, names, transaction) : null,
     cameWith: await readCameWith(db, row, transaction),
     photographs: await readPhotographs(db, ticketId, transaction),
     messages: await readMessages(db, ticketId, transaction),

@@ -36,6 +36,7 @@ import { Notice } from '../shared/ui/notice';
 import type { StagePage } from '../shared/words/stage-words';
 import { PAGE_NAMES, pageOf, STAGE_NAMES, STAGE_PAGES, WAIT_WORDS } from '../shared/words/stage-words';
 import { base64Of } from '../shared/photographs/draft-photographs';
+import { CameBack } from './came-back';
 import { CounterSlip } from './counter-slip';
 import { SawLine } from './saw-line';
 import { SawSheet } from './saw-sheet';
@@ -57,6 +58,7 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
     RouterOutlet,
     SawLine,
     CounterSlip,
+    CameBack,
     Notice,
     Conflict,
   ],
@@ -73,6 +75,11 @@ export class TicketPage {
   protected readonly speech = inject(Speech);
   readonly id = input.required({ transform: numberAttribute });
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
+  /** A saw that was worked here and comes back with something to say of it, until its new plan is accepted. */
+  protected readonly cameBack = computed(() => {
+    const one = this.dossier();
+    return one && one.ticket.complaint !== '' && ['measure', 'plan'].includes(one.ticket.stage) ? one.lastCheck : null;
+  });
   private readonly loading = this.store.selectSignal(selectRequest('load'));
   private readonly editingOne = this.store.selectSignal(selectRequest('edit'));
   private readonly slipRequests = (['photograph', 'message', 'decline'] as const).map((request) =>

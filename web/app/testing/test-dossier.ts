@@ -160,6 +160,7 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
       : null,
     checks: [],
     visits: [],
+    lastCheck: null,
     cameWith: [],
     photographs: [],
     messages: [],

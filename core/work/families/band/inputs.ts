@@ -4,7 +4,7 @@ import { WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { BAND_SETS } from '../../../saw/saw';
 import { setOfSides } from '../../measured-shapes';
-import { shopHabits } from '../../habits';
+import { workHabits } from '../../habits';
 
 /** What a person chooses of a band before the order; null by the shop's rules and habits. */
 export const bandWish = z
@@ -52,7 +52,7 @@ export const bandInputs = z
     filingsSinceSet: z.number().nullable(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     keys: z.array(z.string()).readonly(),
-    habits: shopHabits,
+    habits: workHabits,
     wish: bandWish,
     /** Where the shop judges otherwise than the trade's books. */
     judgement: z.custom<Judgement>().optional(),

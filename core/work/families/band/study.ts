@@ -66,6 +66,7 @@ export function studyBand(inputs: BandInputs): BandStudy {
       sides: set,
       targetMm: wanted.perSideMm,
       filedMm: SHARPENING_MM,
+      wearTimes: inputs.habits.learned?.wearTimes,
       toothHeightMm: inputs.gulletMm ?? toothHeightMm(pitchMm, toothFor(0, 0)),
       filingsSinceSet: inputs.filingsSinceSet,
       // A light touch over the tips leaves the set where it is.

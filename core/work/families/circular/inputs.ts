@@ -5,7 +5,7 @@ import { ALL_FILINGS, WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { TIPS } from '../../../saw/saw';
 import { setOfSides, strokeRate } from '../../measured-shapes';
-import { shopHabits } from '../../habits';
+import { workHabits } from '../../habits';
 
 const dial = z.object({ tooth: z.int().min(1), offMm: z.number(), kind: z.enum(DIAL_KINDS) }).readonly();
 
@@ -56,7 +56,7 @@ export const bladeInputs = z
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     keys: z.array(z.string()).readonly(),
     strokeRate,
-    habits: shopHabits,
+    habits: workHabits,
     wish: bladeWish,
     judgement: z.custom<Judgement>().optional(),
   })

@@ -71,6 +71,7 @@ export function studyBlade(inputs: BladeInputs): BladeStudy {
       sides: inputs.set,
       targetMm: wanted.perSideMm,
       filedMm: jointMm + SHARPENING_MM,
+      wearTimes: inputs.habits.learned?.wearTimes,
       toothHeightMm: inputs.gulletMm ?? 0.4 * rimPitchMm(saw.diameterMm, teeth),
       filingsSinceSet: inputs.filingsSinceSet,
       work: 'sharpen',

@@ -3,7 +3,7 @@ import { SPREAD_VERDICTS } from '../../../circular/equalise';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { setPart } from '../../../saw/saw';
 import { strokeRate } from '../../measured-shapes';
-import { shopHabits } from '../../habits';
+import { workHabits } from '../../habits';
 
 /** What a person chooses of a set; null by what was read. */
 export const dadoWish = z
@@ -32,7 +32,7 @@ export const dadoInputs = z
     marks: z.array(z.array(z.enum(PLATE_MARKS)).readonly()).readonly(),
     keys: z.array(z.string()).readonly(),
     strokeRate,
-    habits: shopHabits,
+    habits: workHabits,
     wish: dadoWish,
   })
   .readonly();

@@ -30,6 +30,8 @@ import type { MachineState } from '@odontis/contract/machine';
 import { machineState } from '@odontis/contract/machine';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
+import { learning } from '@odontis/contract/learning';
+import type { Learning } from '@odontis/contract/learning';
 import { shop } from '@odontis/contract/shop';
 import type {
   AlikeSaw,
@@ -141,6 +143,9 @@ export class ShopApi {
   }
   shop(): Observable<Shop> {
     return this.get(shop, '/api/shop');
+  }
+  learning(): Observable<Learning> {
+    return this.get(learning, '/api/learning');
   }
   changeShop(change: ShopChange): Observable<Shop> {
     return this.put(shop, '/api/shop', change);

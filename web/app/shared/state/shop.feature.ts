@@ -1,5 +1,7 @@
 import type { Person } from '@odontis/contract/people';
 import type { Hand } from '@odontis/core/calibration/hand';
+import { NOTHING_LEARNED } from '@odontis/core/learn/learned';
+import type { Learned } from '@odontis/core/learn/learned';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Shop, ShopBook } from '@odontis/contract/shop';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
@@ -57,12 +59,17 @@ export const shopFeature = createFeature({
       doorFeature.selectHere,
       (people, here): Person | null => people.find((p) => p.id === here?.personId) ?? null,
     );
+    const selectLearned = createSelector(selectShop, (shop): Learned => shop?.learned ?? NOTHING_LEARNED);
     return {
       selectKeeping: createSelector(selectPending, (pending): boolean => pending > 0),
       selectBook: createSelector(selectShop, (shop): ShopBook | null => shop?.book ?? null),
       selectPerson,
+      /** What is in force of what the shop learned. */
+      selectLearned,
       /** What the person at the screen is known to do with file, stone and set tool. */
-      selectHand: createSelector(selectPerson, (person): Hand => handOf(person?.calibrations ?? [])),
+      selectHand: createSelector(selectPerson, selectLearned, (person, learned): Hand =>
+        handOf(person?.calibrations ?? [], learned),
+      ),
     };
   },
 });

@@ -75,6 +75,8 @@ describe('the check', () => {
     await typed('over a length of', 'long');
     expect(host().textContent).toContain('"long" is no length');
     await typed('over a length of', '50 mm');
+    await typed('Kerf by feeler', '0.2 mm');
+    expect(host().textContent).toContain('A kerf is not narrower than its plate');
     await typed('Kerf by feeler', '0.7 mm');
     expect(host().textContent).not.toContain('type both');
   });

@@ -239,8 +239,12 @@ export class CheckPage {
     };
   });
   protected readonly lengthSlip = computed(() => {
-    const { bad, half } = this.lengths();
+    const { bad, half, kerfMm } = this.lengths();
     if (bad !== null) return `"${bad}" is no length. Type a number, such as 2.5 or 0.6 mm.`;
+    const saw = this.evidence.dossier()?.saw;
+    const plateMm = saw && 'plateThicknessMm' in saw ? saw.plateThicknessMm : 0;
+    if (kerfMm !== null && kerfMm < plateMm)
+      return `A kerf is not narrower than its plate, which is ${this.speech.plate(plateMm)}: put the feeler in again.`;
     return half ? 'How far it left its line is told over a length: type both.' : null;
   });
 

@@ -57,7 +57,7 @@ export class CutCausesPanel {
 
   /** Foretold, as measured since, and as this cut shows it. */
   protected readonly rows = computed(() => {
-    const { foretold, since, facts, stoning, plateMm } = this.read();
+    const { foretold, since, facts, stoning, plateMm, driftTimes } = this.read();
     const { shown } = facts;
     const [{ fine, finer, plate }, drift] = [this.speech, stoning?.[0]];
     const kerf = (cut: TestCut | null): string => (cut?.section ? plate(cut.section.widthMm) : '—');
@@ -83,7 +83,7 @@ export class CutCausesPanel {
         name: `Off its line over ${this.speech.long(DRIFT_DEPTH_MM)}`,
         foretold: this.offSays(foretold),
         since: drift
-          ? `${this.leans(drift.differenceMm / 2)}${drift.errorMm === null ? '' : ` ± ${finer(drift.errorMm / 2)}`}`
+          ? `${this.leans((driftTimes * drift.differenceMm) / 2)}${drift.errorMm === null ? '' : ` ± ${finer((driftTimes * drift.errorMm) / 2)}`}`
           : this.offSays(since),
         shown: off === null ? (shown.runs === 'true' ? 'runs true' : `to the ${shown.runs}`) : this.leans(off),
       },
@@ -105,7 +105,7 @@ export class CutCausesPanel {
   }
 
   private offSays(cut: TestCut | null): string {
-    const off = cut && leavesLineBy(cut);
+    const off = cut && leavesLineBy(cut, this.read().driftTimes);
     return off ? this.leans(off.mm) : '—';
   }
 

@@ -5,6 +5,8 @@ import { MatSelectModule } from '@angular/material/select';
 import type { Person, PersonChange } from '@odontis/contract/people';
 import { ROLES } from '@odontis/contract/roles';
 import { handOf } from '@odontis/core/calibration/hand';
+import { Store } from '@ngrx/store';
+import { shopFeature } from '../../../shared/state/shop.feature';
 import { CalibrateForm } from '../../../shared/hand/calibrate-form';
 import { Speech } from '../../../shared/speech/speech';
 import { ROLE_WORDS } from '../../../shared/words/role-words';
@@ -74,6 +76,7 @@ export class PersonCard {
   readonly asOwner = input(false);
   readonly changed = output<PersonChange>();
   private readonly speech = inject(Speech);
+  private readonly learned = inject(Store).selectSignal(shopFeature.selectLearned);
   protected readonly roles = ROLES;
   protected readonly roleWords = ROLE_WORDS;
 
@@ -91,15 +94,24 @@ export class PersonCard {
 
   /** What is known of the hand, a line each. */
   protected readonly handLines = computed(() => {
-    const { strokeRateOf, files, stoning, setTools } = handOf(this.person().calibrations);
-    const rate = (mm: number, error: number, of: string, readings: number): string =>
-      `${this.speech.finer(mm)} ± ${this.speech.finer(error)} a ${of}, ${readings === 0 ? 'the trade’s usual, nothing measured yet' : `from ${readings}`}`;
+    const learned = this.learned();
+    const { strokeRateOf, files, stoning, setTools } = handOf(this.person().calibrations, learned);
+    const unread = (shops: boolean): string =>
+      `${shops ? 'as this shop has learned' : 'the trade’s usual'}, nothing measured yet`;
+    const rate = (mm: number, error: number, of: string, readings: number, shops: boolean): string =>
+      `${this.speech.finer(mm)} ± ${this.speech.finer(error)} a ${of}, ${readings === 0 ? unread(shops) : `from ${readings}`}`;
     return [
       ...[null, ...files].map((file) => {
         const { rateMmPerStroke, errorMmPerStroke, readings } = strokeRateOf(file);
-        return rate(rateMmPerStroke, errorMmPerStroke, file === null ? 'stroke' : `stroke of the ${file}`, readings);
+        return rate(
+          rateMmPerStroke,
+          errorMmPerStroke,
+          file === null ? 'stroke' : `stroke of the ${file}`,
+          readings,
+          learned.strokes !== null,
+        );
       }),
-      rate(stoning.rate, stoning.error, 'pass of the stone', stoning.readings),
+      rate(stoning.rate, stoning.error, 'pass of the stone', stoning.readings, learned.stone !== null),
       ...setTools.map((tool) => `set tool “${tool.name}”, read ${tool.readings} times`),
     ];
   });

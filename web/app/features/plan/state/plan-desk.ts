@@ -58,6 +58,7 @@ export const PlanDesk = signalStore(
       ticketId,
       speech: inject(Speech),
       hand: store.selectSignal(shopFeature.selectHand),
+      learned: store.selectSignal(shopFeature.selectLearned),
       draft: linkedSignal<PlanDraft>(() => recallPlan(ticketId())),
     };
   }),
@@ -118,7 +119,7 @@ export const PlanDesk = signalStore(
         const coverage = coverageOf(inputs.readings, saw, { roles: study.prepared.roles });
         return { ok: true as const, study, coverage, past: null };
       }
-      return work.study(workFactsOf(dossier, book, desk.hand()), wishNow());
+      return work.study(workFactsOf(dossier, book, desk.hand(), desk.learned()), wishNow());
     });
     /** The same with the breast and the rakers a hand has moved: apart, so that only the line is worked out again. */
     const studyNow = computed((): Studied | null => {
@@ -139,7 +140,7 @@ export const PlanDesk = signalStore(
     const waysNow = computed(() => {
       const [dossier, book, work] = [desk.dossier(), desk.speech.book(), workNow()];
       if (!dossier || !book || !work || frozenNow()) return null;
-      return work.ways(workFactsOf(dossier, book, desk.hand()), wishNow(), book.rates, desk.boardMm());
+      return work.ways(workFactsOf(dossier, book, desk.hand(), desk.learned()), wishNow(), book.rates, desk.boardMm());
     });
     /** Why there is no study, in a sentence; null where there is one. */
     const unfitNow = computed(() => {

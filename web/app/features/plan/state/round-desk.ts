@@ -44,6 +44,7 @@ export const RoundDesk = signalStore(
       ticketId,
       speech: inject(Speech),
       hand: store.selectSignal(shopFeature.selectHand),
+      learned: store.selectSignal(shopFeature.selectLearned),
       wish: linkedSignal<RoundWish | null>(() => {
         const own = work();
         return own && recalled(ticketId(), own.plain);
@@ -59,7 +60,7 @@ export const RoundDesk = signalStore(
     const studied = computed((): RoundStudied | null => {
       const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
       if (!dossier || !book || !work || !wish) return null;
-      return work.study(workFactsOf(dossier, book, desk.hand()), wish);
+      return work.study(workFactsOf(dossier, book, desk.hand(), desk.learned()), wish);
     });
     const order = computed((): WorkOrder | null => {
       const [kept, found, work] = [frozen(), studied(), desk.work()];
@@ -88,7 +89,7 @@ export const RoundDesk = signalStore(
       ways: computed(() => {
         const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
         if (!dossier || !book || !work || !wish || frozen()) return null;
-        return work.ways(workFactsOf(dossier, book, desk.hand()), wish, book.rates);
+        return work.ways(workFactsOf(dossier, book, desk.hand(), desk.learned()), wish, book.rates);
       }),
       way: computed(() => {
         const [of, work] = [study(), desk.work()];

@@ -88,13 +88,14 @@ export class ForetoldCutPanel {
   );
 
   private drift(cut: TestCut): string {
-    const off = leavesLineBy(cut);
+    const { driftTimes } = this.cut();
+    const off = leavesLineBy(cut, driftTimes);
     if (!off || !cut.drift) return 'not known';
     const [{ finer }, size] = [this.speech, Math.abs(off.mm)];
     const error = off.errorMm === null ? '' : ` ± ${finer(off.errorMm)}`;
     if (cut.drift.by === 'load') return `to the ${cut.drift.runsTo}, by the load`;
     if (cut.drift.runsTo === 'true')
       return Math.max(size, off.errorMm ?? 0) < NOTHING_MM ? 'runs true' : `runs true: ${finer(size)}${error}`;
-    return `${finer(size)}${error} to the ${cut.drift.runsTo}, at the least`;
+    return `${finer(size)}${error} to the ${cut.drift.runsTo}${driftTimes === 1 ? ', at the least' : ''}`;
   }
 }

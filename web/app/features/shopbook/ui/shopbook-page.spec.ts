@@ -20,6 +20,8 @@ describe('the shop book', () => {
   beforeEach(async () => {
     bench = withStore();
     fixture = TestBed.createComponent(ShopbookPage);
+    await new Promise((resolve) => setTimeout(resolve, 25));
+    bench.http.match('/api/learning').forEach((call) => call.flush({ lessons: [] }));
     await fixture.whenStable();
   });
 

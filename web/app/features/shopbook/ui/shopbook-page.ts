@@ -30,6 +30,7 @@ import { doorFeature } from '../../../shared/state/door.feature';
 import { shopFeature, ShopPage } from '../../../shared/state/shop.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { LearningPanel } from './learning-panel';
 import { StripPrinters } from './strip-printers';
 import { flatten } from '../../../shared/conflict/flatten';
 
@@ -51,7 +52,7 @@ const WEEKDAYS = [
 @Component({
   selector: 'od-shopbook-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, MatButtonToggleModule, Notice, Conflict, StripPrinters],
+  imports: [MatFormFieldModule, MatInput, MatButtonToggleModule, Notice, Conflict, StripPrinters, LearningPanel],
   templateUrl: './shopbook-page.html',
   styleUrl: './shopbook-page.scss',
 })

@@ -1,0 +1,21 @@
+import type { PastTime } from '@odontis/core/shop/pace';
+import { timeAtVise } from '@odontis/core/shop/pace';
+import { readOrder } from '@odontis/core/work/read-order';
+import { walkOf } from '@odontis/core/work/step';
+
+/** A plan walked at the vise: its order as kept, the stops that were pressed done, and when. */
+export interface Walked {
+  readonly body: unknown;
+  readonly stops: number[];
+  readonly at: number[];
+}
+
+export function timeOf({ body, stops, at }: Walked): PastTime {
+  const { steps } = readOrder(body);
+  const walk = walkOf(steps);
+  const minutes = (stop: number): number => {
+    const step = steps[walk[stop]?.step ?? -1];
+    return step ? step.minutes / step.stops.length : 0;
+  };
+  return timeAtVise(stops.map((stop, i) => ({ atMs: at[i] as number, plannedMinutes: minutes(stop) })));
+}
