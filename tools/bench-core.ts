@@ -25,6 +25,9 @@ import { wornCrosscut } from '../server/demo/demo-crosscut';
 import { toothLoads } from '@odontis/core/testcut/load';
 import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { sawNow } from '@odontis/core/work/tooth-line/cut-saws';
+import { causesOf } from '../core/cause/odds';
+import { nextLooks } from '../core/cause/next-look';
+import { shopLessons } from '../core/learn/shop-lessons';
 import { testCut } from '@odontis/core/testcut/test-cut';
 import { freeArcLp, jointLineLp, minimaxSpacingLp, solveLp } from '../core/reference/linear-program';
 import { smoothestByQuadprog, smoothestQp } from '../core/reference/quadratic-program';
@@ -124,6 +127,7 @@ export async function benchCore(): Promise<void> {
       `95th percentile, of ${teeth > 1000 ? 'two 16 ms frames' : 'a 16 ms frame'}`,
     );
   }
+  await told();
   await rakers();
   await round();
   await growth();
@@ -151,6 +155,26 @@ async function rakers(): Promise<void> {
     const moved = await median(() => makeOrder(recut(study, { breastMm: (mm += 0.01) }), 0.15));
     alone(`${named}: breast under the hand, order and all`, moved, 'of a 16 ms frame');
   }
+}
+
+/** What a check and the shop book work out: causes with what to look at next, at every look; what a hundred and fifty cuts teach. */
+async function told(): Promise<void> {
+  const saw = { goes: 'to-and-fro', rakers: false, set: true } as const;
+  const shown = { runs: 'left', binds: false, chatters: false, shavings: null, kerfMm: null, offLine: null } as const;
+  const facts = {
+    shown: { ...shown, wall: 'clean', floor: null, beats: null, before: null },
+    known: { plateMm: 0.6, wantedSetMm: 0.08, set: null, hopMm: 0.02, loadDifference: 0 },
+  } as const;
+  const whole = { ...facts, known: { ...facts.known, bent: null, rakers: null, teethOut: null } };
+  const causes = await late(() => [causesOf(saw, whole), nextLooks(saw, whole)]);
+  alone('causes of a cut and what to look at next', causes, '95th percentile, of a 16 ms frame');
+  const random = seeded(11);
+  const pairs = Array.from({ length: 150 }, (_, atMs) => {
+    const foretold = 0.01 + 0.2 * random();
+    return { atMs, foretold, found: random() < foretold / 0.2 ? 1 : 0 };
+  });
+  const none = { drift: [], 'set-wear': [], strokes: [], stone: [], minutes: [] };
+  alone('what 150 cuts teach of hops', await median(() => shopLessons({ ...none, hop: pairs }), 5), 'once a minute');
 }
 
 /** What a hand sees of a band or a blade while it chooses: study and order at every move. */

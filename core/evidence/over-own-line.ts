@@ -4,7 +4,7 @@ import type { ToothReading } from './tooth-reading';
  * Heights of the standing teeth over the least-squares line through their own
  * tips: how the saw would lie on a board. In the order given; mm. O(n).
  */
-export function overOwnLine(standing: readonly ToothReading[]): Float64Array {
+export function overOwnLine(standing: readonly Pick<ToothReading, 'xMm' | 'yMm'>[]): Float64Array {
   const n = Math.max(1, standing.length);
   const mx = standing.reduce((s, r) => s + r.xMm, 0) / n;
   const my = standing.reduce((s, r) => s + r.yMm, 0) / n;

@@ -43,8 +43,9 @@ export interface Lesson {
 const FEWEST = 8;
 /** Parts the pairs are dealt into: each is foretold by a fit of the others. */
 const PARTS = 10;
-/** So many looks back, at the most, for since when it holds. */
-const LOOKS_BACK = 40;
+/** Since when it holds is looked for pair by pair of so few, of more in so many looks. */
+const EACH = 40;
+const LOOKS_BACK = 10;
 /** Gains stand clear of their own error by so many of them. */
 const CLEAR_ERRORS = 2;
 
@@ -87,7 +88,7 @@ export function learn(id: LessonId, model: LessonModel, found: readonly Pair[]):
   const better = errors !== null && fitted !== null && fitted.value > 0 && model.tells(pairs) && isBetter(errors);
   let since = pairs.length;
   // Looked for pair by pair, of many in steps.
-  const step = Math.max(1, Math.floor(pairs.length / LOOKS_BACK));
+  const step = pairs.length <= EACH ? 1 : Math.ceil(pairs.length / LOOKS_BACK);
   while (better && since - step >= FEWEST && isBetter(errorsOf(model, pairs.slice(0, since - step)))) since -= step;
   const off = (of: readonly number[] | undefined): number | null => (of ? Math.sqrt(mean(of)) : null);
   return {

@@ -20,9 +20,11 @@ const MODELS: Record<LessonId, LessonModel> = {
 
 export type ShopPairs = Readonly<Record<LessonId, readonly Pair[]>>;
 
+/** What a shop's pairs teach of one thing. */
+export const shopLesson = (id: LessonId, pairs: ShopPairs): Lesson => learn(id, MODELS[id], pairs[id]);
+
 /** Everything a shop's pairs teach, each thing by itself. */
-export const shopLessons = (pairs: ShopPairs): readonly Lesson[] =>
-  LESSONS.map((id) => learn(id, MODELS[id], pairs[id]));
+export const shopLessons = (pairs: ShopPairs): readonly Lesson[] => LESSONS.map((id) => shopLesson(id, pairs));
 
 /** What of it is in force: what foretells better than the table, and was not put back to it. */
 export function inForce(lessons: readonly Lesson[], putBack: readonly LessonId[]): Learned {

@@ -1,14 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { DateTime } from 'luxon';
 import sharp from 'sharp';
-import { workFactsOf } from '@odontis/contract/work-facts';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
+import type { WorkOrder } from '@odontis/core/work/order';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
 import { walkOf } from '@odontis/core/work/step';
 import type { Ordered } from '../features/plans/kept-order';
 import { keptOrder } from '../features/plans/kept-order';
-import { readDossier } from '../features/tickets/dossier';
 import type { Transaction } from 'sequelize';
 import { handOf } from '@odontis/core/calibration/hand';
 import type { Answered } from '@odontis/core/shop/judge-intake';
@@ -56,6 +55,9 @@ class DemoLoader {
   private staff: number[] = [];
   /** What the shop's cuts were found to do: apart, so that nothing else of the story changes with it. */
   private readonly found = seeded(2207);
+  /** What was done on a saw's earlier visits, the latest first. */
+  private readonly past = new Map<number, { work: WorkOrder['work'] | null }[]>();
+  private readonly hand = handOf([]);
   private readonly today = DateTime.now().startOf('day');
 
   constructor(
@@ -118,13 +120,15 @@ class DemoLoader {
       { customerId: saw.customerId, openedBy: by, openedAt: opened.toJSDate() },
       { transaction },
     );
+    const wood = (['dry-soft', 'dry-hard', 'green'] as const)[salt % 3] ?? 'dry-soft';
+    const visits = this.past.get(saw.id) ?? [];
     const ended = stage === 'closed' || stage === 'declined';
     const quoteHigh = high.amount;
     const ticket = await db.models.Ticket.create(
       {
         sawId: saw.id,
         stage,
-        wood: (['dry-soft', 'dry-hard', 'green'] as const)[salt % 3] as 'dry-soft',
+        wood,
         ...answered,
         marks: [...answered.marks],
         complaint,
@@ -150,6 +154,7 @@ class DemoLoader {
       },
       { transaction },
     );
+    this.past.set(saw.id, [{ work: null }, ...visits]);
     if (stage === 'declined') return;
     const facts = toSaw(saw);
     if (visit.pictured) {
@@ -162,19 +167,29 @@ class DemoLoader {
     const measured = measuredBefore(facts, came, this.random);
     if (measured && !visit.pictured) await this.measuring(ticket.id, 'before', measured.readings, by, opened);
     if (stage === 'plan' || stage === 'measure') return;
-    await this.work(ticket.id, facts, visit, measured?.teeth ?? [], by);
+    // As it would be read back: what was just kept need not be asked for.
+    const known: WorkFacts = {
+      saw: facts,
+      visit: { ...answered, wood },
+      sessions: [{ key: 'before', kind: 'before', readings: measured?.readings ?? [] }],
+      visits,
+      ...{ habits: FIRST_BOOK.habits, judgement: FIRST_BOOK.judgement },
+      ...{ strokeRateOf: this.hand.strokeRateOf, stoning: this.hand.stoning },
+    };
+    const done = await this.work(ticket.id, known, visit, measured?.teeth ?? [], by);
+    this.past.set(saw.id, [{ work: done }, ...visits]);
   }
 
   private async work(
     ticketId: number,
-    saw: Saw,
+    known: WorkFacts,
     visit: Visit,
     teeth: readonly ToothReading[],
     by: number,
-  ): Promise<void> {
+  ): Promise<WorkOrder['work']> {
     const { db, transaction } = this;
-    const dossier = await readDossier(db, ticketId, transaction);
-    const ordered = demoOrder(workFactsOf(dossier, FIRST_BOOK, handOf([]), undefined), visit);
+    const { saw } = known;
+    const ordered = demoOrder(known, visit);
     const { order } = ordered;
     const walk = walkOf(order.steps);
     const stops = walk.length;
@@ -199,11 +214,11 @@ class DemoLoader {
        INSERT INTO bench_mark (plan_id, stop, event_id) SELECT $2, stop, id FROM told`,
       { bind: [JSON.stringify(events), row.id, by], transaction },
     );
-    if (visit.stage === 'bench') return;
+    if (visit.stage === 'bench') return order.work;
     const after = measuredAfter(saw, order, teeth, this.random);
     const looked = visit.stage === 'closed' && isLong(saw) ? after.filter(isSampled) : after;
     await this.measuring(ticketId, 'after', looked, by, visit.opened.plus({ days: 2 }));
-    if (visit.stage === 'check') return;
+    if (visit.stage === 'check') return order.work;
     const cuts = order.round ? [{ edge: null, forecast: order.round.forecast }] : linesOfOrder(order);
     for (const [i, { edge, forecast }] of cuts.entries()) {
       const cut = cutFound(forecast.set.perSideMm, this.found);
@@ -238,6 +253,7 @@ class DemoLoader {
         { transaction },
       );
     }
+    return order.work;
   }
 
   private async keepPictures(

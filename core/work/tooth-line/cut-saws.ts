@@ -43,7 +43,10 @@ export function sawAt(study: LineStudy, view: DepthView, set: SetLeft): CutSaw {
     fleamDeg: study.inputs.angles.fleamDeg,
     heightMm: study.toothHeightMm,
     xMm: view.spacing.xMm,
-    overMm: Float64Array.from(view.lineYMm, (y, i) => y - heightOn(view.line, view.spacing.xMm[i] as number)),
+    // Whatever it was jointed to, it lies on its own teeth; a breasted line on its arc.
+    overMm: study.cutters
+      ? Float64Array.from(view.lineYMm, (y, i) => y - heightOn(view.line, view.spacing.xMm[i] as number))
+      : overOwnLine(Array.from(view.lineYMm, (yMm, i) => ({ xMm: view.spacing.xMm[i] as number, yMm }))),
     given: set.found
       ? evenSides(set.found.left, set.found.right)
       : set.reset

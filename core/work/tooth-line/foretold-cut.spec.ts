@@ -45,6 +45,15 @@ describe('the cut foretold of a tooth line', () => {
     }
   });
 
+  it('nothing taken off and the set left, it cuts as it did', () => {
+    for (const seed of [1, 4]) {
+      const { now, chosen } = foretold(studyLine(planInputs(worn(seed), 2)), 0);
+      expect(chosen.hopMm).toBeCloseTo(now.hopMm ?? NaN, 9);
+      now.loads?.loadMm.forEach((mm, i) => expect(chosen.loads?.loadMm[i]).toBeCloseTo(mm, 9));
+      expect(chosen.section?.widthMm).toBeCloseTo(now.section?.widthMm ?? NaN, 9);
+    }
+  });
+
   it('the drift is that of its own sets and loads: more set on the left runs left, and with even set the side that carries more', () => {
     const cutOf = (setOf: (tooth: number) => number, high: (tooth: number) => number = () => 0, fleamDeg = 0) => {
       const readings = evenSaw(40, 2).map((r) => ({ ...r, yMm: high(r.tooth), setMm: setOf(r.tooth) }));

@@ -10,7 +10,7 @@ import type { Walked } from '../tickets/time-of-walk';
 import { timeOf } from '../tickets/time-of-walk';
 
 /** So many of the latest are learned from; a shop changes. */
-const LATEST = 200;
+const LATEST = 150;
 const LATEST_WALKS = 120;
 
 /** Foretold and found of everything a shop can learn, over all its saws; nothing of a simulated gauge. */

@@ -1,8 +1,10 @@
 import type { Learning } from '@odontis/contract/learning';
+import { setImmediate as turn } from 'node:timers/promises';
 import type { Learned } from '@odontis/core/learn/learned';
+import { LESSONS } from '@odontis/core/learn/learned';
 import type { Lesson } from '@odontis/core/learn/lesson';
 import type { ShopPairs } from '@odontis/core/learn/shop-lessons';
-import { inForce, shopLessons } from '@odontis/core/learn/shop-lessons';
+import { inForce, shopLesson } from '@odontis/core/learn/shop-lessons';
 import type { Database } from '../../database/connect';
 import { readShop } from '../shop/service';
 import { readPairs } from './read-pairs';
@@ -22,7 +24,12 @@ const taught = new WeakMap<Database, { readonly atMs: number; readonly what: Pro
 
 async function teach(db: Database): Promise<Taught> {
   const [pairs, { book }] = await Promise.all([readPairs(db), readShop(db)]);
-  const lessons = shopLessons(pairs);
+  const lessons: Lesson[] = [];
+  // One at a turn of the loop: each takes some milliseconds, jumps most.
+  for (const id of LESSONS) {
+    lessons.push(shopLesson(id, pairs));
+    await turn();
+  }
   return { lessons, pairs, learned: inForce(lessons, book.putBack ?? []) };
 }
 
