@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import type { LengthReading } from '../../evidence/reading';
 import { UNCALIBRATED_STROKES } from '../../line/strokes';
 import { UNCALIBRATED_STONE } from '../../calibration/hand';
@@ -64,6 +65,41 @@ describe('the cut foretold of what goes round', () => {
     taken.forEach((mm, i) => expect(cut.now.loads?.loadMm[i]).toBeCloseTo(mm, 9));
     expect(cut.chosen.loads.worstOverMean).toBeLessThan(cut.now.loads.worstOverMean);
     expect(cut.now.hopMm).toBeNull();
+  });
+
+  it('of random blades as well, in any wood, as they are and as chosen', () => {
+    const teeth = teethOf(blade);
+    const offs = fc.array(fc.double({ min: -0.2, max: 0.2, noNaN: true }), { minLength: teeth, maxLength: teeth });
+    fc.assert(
+      fc.property(offs, fc.constantFrom('dry-hard', 'dry-soft', 'green'), (heights, wood) => {
+        const read = heights.map((mm, i) => reading('runout', i + 1, mm));
+        const study = studyOf(blade, [...read, ...sets(0.3, 0.28)]);
+        const cut = foretellRound(study, { ...ASKED, wood });
+        if (study.family !== 'circular' || !cut?.now.loads || !cut.chosen.loads) throw new Error('no loads');
+        const own = new Map(study.own.map((r) => [r.tooth, r.offMm]));
+        // As chosen none stands over the joint.
+        const most = (study.equal?.targetMm ?? 0) + study.advisedMm - study.jointMm;
+        for (const [loads, over] of [
+          [cut.now.loads, Infinity],
+          [cut.chosen.loads, most],
+        ] as const) {
+          const taken = new Array<number>(teeth).fill(0);
+          let floor = -Infinity;
+          for (let k = 0; k < 3 * teeth; k++) {
+            const reach = Math.min(over, own.get((k % teeth) + 1) ?? NaN) + cut.sinkMm * k;
+            taken[k % teeth] = Math.max(0, reach - floor);
+            floor = Math.max(floor, reach);
+          }
+          taken.forEach((mm, i) => expect(loads.loadMm[i]).toBeCloseTo(mm, 8));
+          expect(loads.totalMm).toBeCloseTo(teeth * cut.sinkMm, 8);
+        }
+        // No tooth stands out beyond its side's mean, which is all that was read of the others.
+        const mean = (side: 'left' | 'right') => study.inputs.set?.[side].meanMm ?? NaN;
+        expect(cut.now.section?.leftMm).toBeCloseTo(blade.plateThicknessMm / 2 + mean('left'), 9);
+        expect(cut.now.section?.rightMm).toBeCloseTo(blade.plateThicknessMm / 2 + mean('right'), 9);
+      }),
+      { numRuns: 40 },
+    );
   });
 
   it('a blade read at some teeth tells its kerf and its drift, not its loads; a carbide one nothing', () => {

@@ -1,7 +1,7 @@
 import type { Learning } from '@odontis/contract/learning';
 import { setImmediate as turn } from 'node:timers/promises';
 import type { Learned } from '@odontis/core/learn/learned';
-import { LESSONS } from '@odontis/core/learn/learned';
+import { LESSONS, NOTHING_LEARNED } from '@odontis/core/learn/learned';
 import type { Lesson } from '@odontis/core/learn/lesson';
 import type { ShopPairs } from '@odontis/core/learn/shop-lessons';
 import { inForce, shopLesson } from '@odontis/core/learn/shop-lessons';
@@ -43,8 +43,12 @@ function known(db: Database): Promise<Taught> {
   return what;
 }
 
-/** What is in force of what this shop learned. */
-export const learnedHere = async (db: Database): Promise<Learned> => (await known(db)).learned;
+/** What is in force of what this shop learned; the tables where that cannot be worked out: nothing waits for a lesson. */
+export const learnedHere = (db: Database): Promise<Learned> =>
+  known(db).then(
+    ({ learned }) => learned,
+    () => NOTHING_LEARNED,
+  );
 
 /** Worked out anew the next time it is asked for. */
 export const forgetLearned = (db: Database): void => void taught.delete(db);

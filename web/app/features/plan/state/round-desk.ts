@@ -26,9 +26,19 @@ function recalled(ticket: number, plain: RoundWish): RoundWish {
   }
 }
 
+const whyKeyOf = (ticket: number): string => `odontis.round-why.${ticket}`;
+
+function recalledWhy(ticket: number): string {
+  try {
+    return sessionStorage.getItem(whyKeyOf(ticket)) ?? '';
+  } catch {
+    return '';
+  }
+}
+
 /** What is chosen of a saw that goes round, and everything that comes of it. */
 export const RoundDesk = signalStore(
-  withState({ again: false, cutWood: null as Wood | null, why: '' }),
+  withState({ again: false, cutWood: null as Wood | null }),
   withProps(() => {
     const store = inject(Store);
     const dossier = store.selectSignal(ticketFeature.selectDossier);
@@ -45,6 +55,8 @@ export const RoundDesk = signalStore(
       speech: inject(Speech),
       hand: store.selectSignal(shopFeature.selectHand),
       learned: store.selectSignal(shopFeature.selectLearned),
+      /** Why it is chosen, for the record. */
+      why: linkedSignal(() => recalledWhy(ticketId())),
       wish: linkedSignal<RoundWish | null>(() => {
         const own = work();
         return own && recalled(ticketId(), own.plain);
@@ -108,16 +120,17 @@ export const RoundDesk = signalStore(
       const way = desk.ways()?.ways.find((one) => one.id === id);
       if (way) desk.wish.set(way.choice);
     },
-    because: (why: string): void => patchState(desk, { why }),
+    because: (why: string): void => desk.why.set(why),
     cutIn: (cutWood: Wood): void => patchState(desk, { cutWood }),
     planAgain: (again: boolean): void => patchState(desk, { again }),
   })),
   withHooks((desk) => ({
     onInit: () => {
       effect(() => {
-        const wish = desk.wish();
+        const [wish, why] = [desk.wish(), desk.why()];
         try {
           if (wish) sessionStorage.setItem(keyOf(desk.ticketId()), JSON.stringify(wish));
+          sessionStorage.setItem(whyKeyOf(desk.ticketId()), why);
         } catch {
           // Without storage a reload begins at what is advised.
         }
