@@ -29,9 +29,11 @@ export function kerfOutline({ section, marks }: TestCut, plateMm: number, times:
   const [ridge, deepest] = [Math.min(...heights), Math.max(...heights)];
   const at = ([z, y]: readonly [number, number]): string =>
     `${(wide / 2 + z * px).toFixed(2)} ${Math.max(-2, floorPx + (y - deepest) * px).toFixed(2)}`;
+  // Both walls go on out of the picture.
+  const overTheTop = ([z]: readonly [number, number]): string => `${(wide / 2 + z * px).toFixed(2)} -2.00`;
   const halfPx = (plateMm / 2) * px;
   return {
-    kerf: `M${section.polygon.map(at).join('L')}Z`,
+    kerf: `M${section.polygon.map((p, i, all) => (i === 0 || i === all.length - 1 ? overTheTop(p) : at(p))).join('L')}Z`,
     plate: {
       x: wide / 2 - halfPx,
       wide: 2 * halfPx,

@@ -11,6 +11,8 @@ import type { TestShop } from '../../testing/test-shop';
 import { heightLanes, loadLanes } from './line-picture';
 import { pt, rulerSvg } from './print';
 import { tagCode } from '@odontis/contract/tag-code';
+import { FIRST_BOOK } from '../shop/service';
+import { shopCard } from './shop-card';
 import { TAG_MM } from './tag';
 
 describe('what is printed', () => {
@@ -124,6 +126,13 @@ describe('what is printed', () => {
     const { words, pages } = await open('card');
     expect(pages).toBe(1);
     const order = dossier.plan?.order;
+    // The printer writes into what it is given: one box for all rows would be printed once.
+    const { content } = shopCard(dossier, FIRST_BOOK);
+    const rows = (content as { table?: { body: unknown[][] } }[]).find((one) => one.table)?.table?.body ?? [];
+    expect([rows.length, new Set(rows.map(([first]) => first)).size]).toEqual([
+      order?.steps.length ?? NaN,
+      order?.steps.length ?? NaN,
+    ]);
     for (const step of order?.steps ?? []) expect(words).toContain(`${Math.round(step.minutes)}min`);
     expect(words).toMatch(/Loadoneverytooth,heeltotoe:before/);
     expect(words).toMatch(/drawn\d+timesaslarge,bothalike/);

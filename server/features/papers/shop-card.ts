@@ -15,11 +15,11 @@ import { cutOf, kerfPair } from './kerf-pair';
 import { loadLanes } from './line-picture';
 import { pt } from './print';
 
-/** A box to be ticked with a pencil. */
-const BOX: Content = {
+/** A box to be ticked with a pencil; one for every row, as the printer writes into what it is given. */
+const box = (): Content => ({
   svg: '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><rect x="0.5" y="0.5" width="9" height="9" fill="none" stroke="#222" stroke-width="0.8"/></svg>',
   width: pt(4),
-};
+});
 
 const STOP_WORDS: Partial<Record<Step['unit'], readonly [string, string]>> = {
   gullet: ['gullet', 'gullets'],
@@ -43,7 +43,8 @@ function loads({ now, chosen }: ForetoldCut, ends: { readonly heel: string; read
   const lane = { before: now.loads.loadMm, after: chosen.loads.loadMm };
   const [was, is] = [hardestOf(now), hardestOf(chosen)];
   const share = (of: number): string => `${Math.round(100 * of)} of 100`;
-  const worst = (of: typeof was, over: number): string => `tooth ${of?.tooth ?? 0} ${over.toFixed(1)} times the mean`;
+  const worst = (of: typeof was, over: number): string =>
+    `tooth ${of?.tooth ?? 0} carries ${over.toFixed(1)} times the mean`;
   return [
     {
       text:
@@ -86,7 +87,7 @@ export function shopCard(dossier: Dossier, book: ShopBook): TDocumentDefinitions
               table: {
                 widths: [pt(6), '*', 110, 40],
                 body: order.steps.map((step) => [
-                  BOX,
+                  box(),
                   { text: stepTitle(step, say, ends) },
                   { text: stopsSay(step), color: '#555' },
                   { text: `${Math.round(step.minutes)} min`, alignment: 'right' },
