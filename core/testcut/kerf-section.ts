@@ -89,6 +89,40 @@ function ridgeOf(bottom: readonly (readonly [number, number])[]): number {
   return Math.max(0, shallower - between);
 }
 
+/** Which teeth make a kerf: the furthest out on either side, and the one that reaches deepest; null where they are all alike. */
+export interface KerfMakers {
+  readonly left: number | null;
+  readonly right: number | null;
+  readonly deepest: number | null;
+}
+
+/** Teeth nearer to one another than this are alike, mm. */
+const ALIKE_MM = 1e-4;
+
+/** The tooth that stands out by itself in what is measured of each; null where another does as much. O(n). */
+function outstanding(teeth: readonly ToothSection[], of: (tooth: ToothSection) => number): number | null {
+  let [best, next] = [-Infinity, -Infinity];
+  let tooth: number | null = null;
+  for (const one of teeth) {
+    const mm = of(one);
+    if (mm > best) [next, best, tooth] = [best, mm, one.tooth];
+    else if (mm > next) next = mm;
+  }
+  return best - next > ALIKE_MM ? tooth : null;
+}
+
+export const kerfMakers = (teeth: readonly ToothSection[]): KerfMakers => ({
+  left: outstanding(
+    teeth.filter((t) => t.lean === 'left'),
+    (t) => t.setMm,
+  ),
+  right: outstanding(
+    teeth.filter((t) => t.lean === 'right'),
+    (t) => t.setMm,
+  ),
+  deepest: outstanding(teeth, (t) => t.heightMm),
+});
+
 export interface WallMark {
   readonly tooth: number;
   readonly side: Lean;

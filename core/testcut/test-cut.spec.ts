@@ -3,7 +3,7 @@ import type { Piece } from './envelope';
 import { envelopeAt, upperEnvelope } from './envelope';
 import { hopMm } from './hop';
 import type { ToothSection } from './kerf-section';
-import { cuttingEdge, kerfSection, wallMarks } from './kerf-section';
+import { cuttingEdge, kerfMakers, kerfSection, wallMarks } from './kerf-section';
 import type { CuttingLine } from './load';
 import { loadsAgainstSink, scoringLoads, toothLoads } from './load';
 
@@ -206,6 +206,12 @@ describe('the kerf in section', () => {
         }
       }),
     );
+  });
+  it('says which teeth make it: the furthest out on either side and the deepest; alike, none', () => {
+    const one = [tooth(1, { setMm: 0.12 }), tooth(2), tooth(3), tooth(4, { setMm: 0.11, heightMm: -0.01 })];
+    expect(kerfMakers(one)).toEqual({ left: 1, right: 4, deepest: null });
+    expect(kerfMakers([...one, tooth(5, { heightMm: 0.02 })]).deepest).toBe(5);
+    expect(kerfMakers([tooth(1), tooth(2), tooth(3), tooth(4)])).toEqual({ left: null, right: null, deepest: null });
   });
   it('names single teeth that stand out and scratch the wall, the worst first', () => {
     const teeth = Array.from({ length: 20 }, (_, i) => tooth(i + 1, { setMm: i === 6 ? 0.15 : i === 11 ? 0.13 : 0.1 }));

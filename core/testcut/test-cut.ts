@@ -2,8 +2,8 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { DriftEstimate } from '../set/drift';
 import { estimateDrift } from '../set/drift';
 import { hopMm } from './hop';
-import type { KerfSection, ToothSection, WallMark } from './kerf-section';
-import { kerfSection, wallMarks } from './kerf-section';
+import type { KerfMakers, KerfSection, ToothSection, WallMark } from './kerf-section';
+import { kerfMakers, kerfSection, wallMarks } from './kerf-section';
 import type { CuttingLine, LoadResult } from './load';
 import { scoringLoads, toothLoads } from './load';
 
@@ -37,6 +37,8 @@ export interface TestCut {
   /** Null where the set is not known. */
   readonly section: KerfSection | null;
   readonly marks: readonly WallMark[];
+  /** Teeth that make its walls and its deepest place; null where the set is not known. */
+  readonly makers: KerfMakers | null;
   readonly drift: DriftEstimate | null;
 }
 
@@ -58,6 +60,7 @@ export function testCut(saw: CutSaw, conditions: CutConditions): TestCut {
     hopMm: line && saw.rides ? hopMm(line.xMm, line.heightMm, conditions.boardMm) : null,
     section: sides && kerfSection(teeth, saw.plateThicknessMm, saw.bentMm),
     marks: sides ? wallMarks(teeth) : [],
+    makers: sides && kerfMakers(teeth),
     drift: sides && estimateDrift(sides.left, sides.right, carried(0), carried(1)),
   };
 }

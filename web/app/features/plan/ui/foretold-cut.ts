@@ -77,6 +77,23 @@ export class ForetoldCutPanel {
     ];
   });
 
+  /** Which teeth make the kerf, now and as chosen. */
+  protected readonly makers = computed(() =>
+    [
+      { when: 'as it is', of: this.cut().now.makers },
+      { when: 'as chosen', of: this.cut().chosen.makers },
+    ].flatMap(({ when, of }) => {
+      if (!of) return [];
+      const named = [
+        { what: 'left wall', tooth: of.left },
+        { what: 'right wall', tooth: of.right },
+        // Of a blade whose heights were not all read nothing is known of its deepest.
+        ...(this.cut().now.loads ? [{ what: 'deepest of the floor', tooth: of.deepest }] : []),
+      ].flatMap(({ what, tooth }) => (tooth === null ? [] : [{ what, tooth }]));
+      return [{ when, named }];
+    }),
+  );
+
   /** Single teeth that scratch a wall. */
   protected readonly scratches = computed(() =>
     [
