@@ -1,3 +1,4 @@
+import { plainFacts } from '../core/work/plain-facts';
 import v8 from 'node:v8';
 import vm from 'node:vm';
 import { freeBreastedLine } from '@odontis/core/line/breasted-line';
@@ -13,11 +14,8 @@ import { ordinarySaw } from '@odontis/core/saw/ordinary-saws';
 import { bladeMeasures, rakersOf, rolesOn } from '@odontis/core/saw/saw';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { Reading } from '@odontis/core/evidence/reading';
-import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
-import { UNCALIBRATED_STONE } from '@odontis/core/calibration/hand';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
-import { DEFAULT_HABITS } from '@odontis/core/work/habits';
 import { sampledBand, WORN_BAND } from '../server/demo/demo-band';
 import { dialledBlade, WORN_BLADE } from '../server/demo/demo-blade';
 import { rakerInputs } from '../core/reference/random-raker-saw';
@@ -27,7 +25,7 @@ import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { sawNow } from '@odontis/core/work/tooth-line/cut-saws';
 import { causesOf } from '../core/cause/odds';
 import { nextLooks } from '../core/cause/next-look';
-import { shopLessons } from '../core/learn/shop-lessons';
+import { shopLesson } from '../core/learn/shop-lessons';
 import { testCut } from '@odontis/core/testcut/test-cut';
 import { freeArcLp, jointLineLp, minimaxSpacingLp, solveLp } from '../core/reference/linear-program';
 import { smoothestByQuadprog, smoothestQp } from '../core/reference/quadratic-program';
@@ -174,29 +172,17 @@ async function told(): Promise<void> {
     return { atMs, foretold, found: random() < foretold / 0.2 ? 1 : 0 };
   });
   const none = { drift: [], 'set-wear': [], strokes: [], stone: [], minutes: [] };
-  alone('what 150 cuts teach of hops', await median(() => shopLessons({ ...none, hop: pairs }), 5), 'once a minute');
+  alone(
+    'what 150 cuts teach of hops',
+    await median(() => shopLesson('hop', { ...none, hop: pairs }), 5),
+    'once a minute',
+  );
 }
 
 /** What a hand sees of a band or a blade while it chooses: study and order at every move. */
 async function round(): Promise<void> {
-  const facts = (of: Saw, readings: readonly Reading[]): WorkFacts => ({
-    saw: of,
-    visit: {
-      wood: 'dry-soft',
-      marks: [],
-      grain: 'unsaid',
-      etch: false,
-      wantsFiling: 'as-it-is',
-      replacement: null,
-      useRate: 'weekly',
-    },
-    sessions: [{ key: 'bench', kind: 'before', readings }],
-    visits: [],
-    habits: DEFAULT_HABITS,
-    judgement: undefined,
-    strokeRateOf: () => UNCALIBRATED_STROKES,
-    stoning: UNCALIBRATED_STONE,
-  });
+  const facts = (of: Saw, readings: readonly Reading[]): WorkFacts =>
+    plainFacts(of, [{ key: 'bench', kind: 'before', readings }]);
   const [band, blade] = [ordinarySaw('band-wide'), ordinarySaw('blade-crosscut')];
   if (band.family !== 'band' || blade.family !== 'circular') throw new Error('A band and a blade are ordinary saws.');
   const long = { ...band, toothLineMm: 1200 * band.pitchMm };

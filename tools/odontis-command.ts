@@ -1,3 +1,4 @@
+import { plainFacts } from '@odontis/core/work/plain-facts';
 import { readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -8,12 +9,9 @@ import { MEASURED_FORMAT } from '@odontis/contract/measured-form';
 import { readMeasured } from '@odontis/contract/measured-saw';
 import type { RecordFault } from '@odontis/contract/saw-record';
 import { RECORD_FORMAT, RECORD_VERSION, recordFaults, recordOf, sawRecord } from '@odontis/contract/saw-record';
-import { UNCALIBRATED_STROKES } from '@odontis/core/line/strokes';
-import { UNCALIBRATED_STONE } from '@odontis/core/calibration/hand';
 import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
-import { DEFAULT_HABITS } from '@odontis/core/work/habits';
 import { planOf } from '@odontis/core/work/tooth-line/of-record';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { pitchMmSaid } from '@odontis/core/units/count';
@@ -162,24 +160,7 @@ function load(file: string, options: Options): unknown {
  */
 function planOfMeasured({ saw, wood, sessions }: MeasuredSaw, file: string, jointMm: number | undefined): object {
   const work = workOf(saw.family);
-  const facts: WorkFacts = {
-    saw,
-    visit: {
-      wood,
-      marks: [],
-      grain: 'unsaid',
-      etch: false,
-      wantsFiling: 'as-it-is',
-      replacement: null,
-      useRate: 'weekly',
-    },
-    sessions,
-    visits: [],
-    habits: DEFAULT_HABITS,
-    judgement: undefined,
-    strokeRateOf: () => UNCALIBRATED_STROKES,
-    stoning: UNCALIBRATED_STONE,
-  };
+  const facts: WorkFacts = plainFacts(saw, sessions, { wood });
   if (work.way === 'round') {
     const round = work.study(facts, work.plain);
     return round.ok ? { family: saw.family, order: work.order(round.study, null) } : faulty(`${file}: ${round.says}`);

@@ -1,6 +1,6 @@
 import { SHAVINGS } from '../raker/shavings';
 import { FLOORS, WALLS } from '../testcut/cut-looks';
-import { DRIFT_DEPTH_MM } from '../testcut/foretold';
+import { offLineMm } from '../testcut/foretold';
 import type { Cause } from './causes';
 import { mirrored } from './causes';
 import type { CutShown, SawKnown } from './found';
@@ -203,7 +203,7 @@ export const ALL_FINDINGS: readonly Finding[] = [
   inWords('before', ['same', 'other'], ({ shown }) => shown.before, { hand: [0.35, 0.65] }, [0.88, 0.12]),
   inNumbers(
     'off-line',
-    ({ shown }) => (shown.offLine ? (shown.offLine.mm * DRIFT_DEPTH_MM) / shown.offLine.overMm : null),
+    ({ shown }) => (shown.offLine ? offLineMm(shown.offLine) : null),
     (cause) => {
       switch (kind(cause)) {
         case 'set':

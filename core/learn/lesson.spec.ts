@@ -4,8 +4,9 @@ import { mean, standardDeviation } from 'simple-statistics';
 import { normal, randomFrom } from '../reference/made-line';
 import type { Pair } from './lesson';
 import { jumpChance, jumping, learn, proportional } from './lesson';
-import { JUMPS_AT_MM } from '../set/jumps';
-import { inForce, shopLessons } from './shop-lessons';
+import { JUMPS_AT_MM } from '../testcut/hop';
+import type { ShopPairs } from './shop-lessons';
+import { inForce, shopLesson } from './shop-lessons';
 import { LESSONS, NOTHING_LEARNED } from './learned';
 
 /** A made shop: foretold as it comes, found so many times that, scattered. */
@@ -16,6 +17,7 @@ function shop(seed: number, n: number, times: number, scatter: number): Pair[] {
     return { atMs: i, foretold, found: times * foretold + scatter * normal(random) };
   });
 }
+const shopLessons = (pairs: ShopPairs) => LESSONS.map((id) => shopLesson(id, pairs));
 /** Saws that hop over a range and jump by a true limit. */
 function jumpers(seed: number, n: number, limitMm: number): Pair[] {
   const random = randomFrom(seed);

@@ -1,8 +1,7 @@
 import { UNCALIBRATED_STROKES } from '../line/strokes';
-import { JUMPS_AT_MM } from '../set/jumps';
+import { JUMPS_AT_MM } from '../testcut/hop';
 import { STONING_PER_PASS_MM } from '../set/stoning';
 import type { Learned, LessonId } from './learned';
-import { LESSONS } from './learned';
 import type { Lesson, LessonModel, Pair } from './lesson';
 import { jumping, learn, proportional } from './lesson';
 
@@ -22,9 +21,6 @@ export type ShopPairs = Readonly<Record<LessonId, readonly Pair[]>>;
 
 /** What a shop's pairs teach of one thing. */
 export const shopLesson = (id: LessonId, pairs: ShopPairs): Lesson => learn(id, MODELS[id], pairs[id]);
-
-/** Everything a shop's pairs teach, each thing by itself. */
-export const shopLessons = (pairs: ShopPairs): readonly Lesson[] => LESSONS.map((id) => shopLesson(id, pairs));
 
 /** What of it is in force: what foretells better than the table, and was not put back to it. */
 export function inForce(lessons: readonly Lesson[], putBack: readonly LessonId[]): Learned {

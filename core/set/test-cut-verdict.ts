@@ -2,7 +2,7 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { RakersAfter, Shavings, ShavingsAdvice } from '../raker/shavings';
 import { readShavings } from '../raker/shavings';
 import type { SetBalance } from './set-balance';
-import { JUMPS_AT_MM } from './jumps';
+import { JUMPS_AT_MM } from '../testcut/hop';
 import { setBalance } from './set-balance';
 import type { StoningOrder } from './stoning';
 import { STONING_PER_PASS_MM, stoningOrder } from './stoning';

@@ -3,7 +3,7 @@ import type { Reason } from '../reason/reason';
 import { because, input } from '../reason/reason';
 import type { Wood } from '../saw/families';
 import type { Learned } from '../learn/learned';
-import { JUMPS_AT_MM } from '../set/jumps';
+import { JUMPS_AT_MM } from './hop';
 import { RESET_BELOW_SHARE } from '../set/set-wear';
 import { DRIFT_DEPTH_MM } from './foretold';
 import type { TestCut } from './test-cut';

@@ -58,6 +58,10 @@ export const roomOf = (
 /** Depth over which a drift is told. mm. */
 export const DRIFT_DEPTH_MM = 25;
 
+/** A line left by so much over a length, as over {@link DRIFT_DEPTH_MM}. mm, left positive. */
+export const offLineMm = ({ mm, overMm }: { readonly mm: number; readonly overMm: number }): number =>
+  (mm * DRIFT_DEPTH_MM) / overMm;
+
 /**
  * How far the cut leaves its line over {@link DRIFT_DEPTH_MM}, at the least: the plate comes to lie in the middle of
  * its kerf, which is half the difference of the two sets off the middle of the plate; `times` as far where a shop

@@ -1,3 +1,6 @@
+/** A saw that hops by more than this is felt to jump; one that jumps within it jumps for another reason. Common practice, no source. mm. */
+export const JUMPS_AT_MM = 0.05;
+
 /**
  * How far a saw lying on its teeth rises and falls as it is pushed through a
  * board: it rests on the tallest of the teeth in the wood, so its height is the

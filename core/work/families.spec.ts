@@ -1,14 +1,12 @@
+import { plainFacts } from './plain-facts';
 import { POWERED_BLADE_CAUTION } from '../circular/blade-geometry';
 import { quantitiesOf } from '../evidence/quantities';
-import { UNCALIBRATED_STROKES } from '../line/strokes';
-import { UNCALIBRATED_STONE } from '../calibration/hand';
 import { exampleRecord } from '../reference/examples';
 import { FAMILIES, isPowered } from '../saw/all-families';
 import { ORDINARY_SAWS, ordinarySaw } from '../saw/ordinary-saws';
 import { FAMILY_WORK, workOf } from './families';
 import type { WorkFacts } from './family-work';
 import { PLAIN_WISH } from './family-work';
-import { DEFAULT_HABITS } from './habits';
 import { workOrder } from './order';
 
 /** No number in a plan may be missing or without bound. */
@@ -29,24 +27,7 @@ describe('the plan of a saw record', () => {
 });
 
 describe('the table of families', () => {
-  const facts = (saw: WorkFacts['saw']): WorkFacts => ({
-    saw,
-    visit: {
-      wood: 'dry-soft',
-      marks: [],
-      grain: 'unsaid',
-      etch: false,
-      wantsFiling: 'as-it-is',
-      replacement: null,
-      useRate: 'weekly',
-    },
-    sessions: [],
-    visits: [],
-    habits: DEFAULT_HABITS,
-    judgement: undefined,
-    strokeRateOf: () => UNCALIBRATED_STROKES,
-    stoning: UNCALIBRATED_STONE,
-  });
+  const facts = (saw: WorkFacts['saw']): WorkFacts => plainFacts(saw, []);
   const saws = ORDINARY_SAWS.map(({ id }) => ordinarySaw(id));
 
   it('every family has its work, and may be gauged', () => {

@@ -20,7 +20,7 @@ import { judgeBandCut } from '../set/band-cut-verdict';
 import type { CutVerdict } from '../set/test-cut-verdict';
 import { judgeBladeCut, judgeTestCut } from '../set/test-cut-verdict';
 import type { Learned } from '../learn/learned';
-import { JUMPS_AT_MM } from '../set/jumps';
+import { JUMPS_AT_MM } from '../testcut/hop';
 import type { OrderedLine } from './lines-of-order';
 import type { WorkOrder } from './order';
 import { sawIn } from './saw-after';

@@ -1,11 +1,9 @@
+import { plainFacts } from './plain-facts';
 import { ordinarySaw } from '../saw/ordinary-saws';
 import { lineSawAt } from '../saw/edges';
 import type { SawOf } from '../saw/saw';
 import { teethOf } from '../saw/saw';
-import { UNCALIBRATED_STROKES } from '../line/strokes';
-import { UNCALIBRATED_STONE } from '../calibration/hand';
 import { PLAIN_WISH } from './family-work';
-import { DEFAULT_HABITS } from './habits';
 import { linesOfOrder, linesToCut } from './lines-of-order';
 import { pullWork } from './families/pull/work';
 
@@ -24,27 +22,7 @@ describe('the lines an order works', () => {
       ...{ setAside: false, corrects: null, simulated: false },
     })),
   );
-  const studied = pullWork.study(
-    {
-      saw,
-      visit: {
-        wood: 'dry-soft',
-        marks: [],
-        grain: 'unsaid',
-        etch: false,
-        wantsFiling: 'as-it-is',
-        replacement: null,
-        useRate: 'weekly',
-      },
-      sessions: [{ key: 'a', kind: 'before', readings: heights }],
-      visits: [],
-      habits: DEFAULT_HABITS,
-      judgement: undefined,
-      strokeRateOf: () => UNCALIBRATED_STROKES,
-      stoning: UNCALIBRATED_STONE,
-    },
-    PLAIN_WISH,
-  );
+  const studied = pullWork.study(plainFacts(saw, [{ key: 'a', kind: 'before', readings: heights }]), PLAIN_WISH);
   if (!studied.ok) throw new Error(studied.code);
   const order = pullWork.order(studied.study, 0, null);
 

@@ -16,10 +16,10 @@ import { stoneOut } from '../set/stone-out';
 import type { StonedPass } from '../set/stone-out';
 import { CUT_LIMITS } from '../testcut/acceptable';
 import type { Again, Floor, PlateLook, Wall } from '../testcut/cut-looks';
-import { DRIFT_DEPTH_MM, USUAL_BOARD_MM } from '../testcut/foretold';
+import { offLineMm, USUAL_BOARD_MM } from '../testcut/foretold';
 import type { TestCut } from '../testcut/test-cut';
 import { testCut } from '../testcut/test-cut';
-import type { WorkedSaw } from './judge-cut';
+import type { JudgedCut, WorkedSaw } from './judge-cut';
 import { judgeCut, learnedOf, rimSpread } from './judge-cut';
 import type { OrderedLine } from './lines-of-order';
 import { cutOfOrder } from './order-cut';
@@ -40,6 +40,8 @@ export interface CutReported extends BandCut {
 
 /** A cut read: what its order foretold, what the saw measured since would do, what the cut itself points to. */
 export interface CutRead {
+  /** The verdict of it. */
+  readonly judged: JudgedCut;
   readonly saw: OfWhichSaw;
   readonly facts: Facts;
   /** Null of a cut with nothing wrong. */
@@ -78,7 +80,7 @@ function cutSince({ sessions, saw: taken, order }: WorkedSaw, line: OrderedLine,
 
 /** Whether anything of a cut is wrong, whatever the verdict of the saw is. */
 function isOdd(shown: CutShown, wood: Wood): boolean {
-  const off = shown.offLine ? Math.abs((shown.offLine.mm * DRIFT_DEPTH_MM) / shown.offLine.overMm) : 0;
+  const off = shown.offLine ? Math.abs(offLineMm(shown.offLine)) : 0;
   return (
     shown.runs !== 'true' ||
     shown.binds ||
@@ -98,7 +100,8 @@ const known = (set: SetOfSides | null): set is SetOfSides => set !== null && set
 export function readCut(cut: CutReported, worked: WorkedSaw, wood: Wood): CutRead {
   const { saw: taken, order, line, hand } = worked;
   const saw = sawIn('after', taken, order);
-  const { set: measured, rakers } = judgeCut(cut, worked);
+  const judged = judgeCut(cut, worked);
+  const { set: measured, rakers } = judged;
   const set = known(measured) ? measured : null;
   const target = (line ?? order?.round)?.forecast.set.perSideMm ?? 0;
   const whole = line && cutSince(worked, line, wood);
@@ -138,6 +141,7 @@ export function readCut(cut: CutReported, worked: WorkedSaw, wood: Wood): CutRea
   const facts = { shown, known: own };
   const odd = isOdd(shown, wood);
   return {
+    judged,
     saw: ofWhich,
     facts,
     causes: odd ? causesOf(ofWhich, facts) : null,

@@ -1,8 +1,7 @@
-import { UNCALIBRATED_STONE } from '../calibration/hand';
+import { plainFacts } from './plain-facts';
 import type { LengthReading, Reading } from '../evidence/reading';
 import { keepOrReplace } from '../life/keep-or-replace';
 import { monthsBetween } from '../life/life';
-import { UNCALIBRATED_STROKES } from '../line/strokes';
 import { ordinarySaw } from '../saw/ordinary-saws';
 import type { Saw, SawOf } from '../saw/saw';
 import { teethOf } from '../saw/saw';
@@ -11,7 +10,6 @@ import { USUAL_BOARD_MM } from '../testcut/foretold';
 import { workOf } from './families';
 import type { PlannedWork, RoundWork, WorkFacts } from './family-work';
 import { PLAIN_WISH } from './family-work';
-import { DEFAULT_HABITS } from './habits';
 import type { LineWayChoice, Way } from './ways';
 import { boughtBy } from './ways';
 
@@ -34,20 +32,8 @@ function worn(
     ...(set ? [length('set', i + 1, (i % 2 === 0 ? set.left : set.right) + 0.002 * wave(i, 3))] : []),
   ]).flat();
 }
-const factsOf = (saw: Saw, readings: readonly Reading[], visit: Partial<WorkFacts['visit']> = {}): WorkFacts => ({
-  saw,
-  visit: {
-    ...{ wood: 'dry-soft', marks: [], grain: 'unsaid', etch: false, wantsFiling: 'as-it-is' },
-    ...{ replacement: null, useRate: 'weekly' },
-    ...visit,
-  },
-  sessions: [{ key: 'a', kind: 'before', readings }],
-  visits: [],
-  habits: DEFAULT_HABITS,
-  judgement: undefined,
-  strokeRateOf: () => UNCALIBRATED_STROKES,
-  stoning: UNCALIBRATED_STONE,
-});
+const factsOf = (saw: Saw, readings: readonly Reading[], visit: Partial<WorkFacts['visit']> = {}): WorkFacts =>
+  plainFacts(saw, [{ key: 'a', kind: 'before', readings }], visit);
 const back = ordinarySaw('dovetail') as SawOf<'back'>;
 const planned = (saw: Saw): PlannedWork => {
   const work = workOf(saw.family);

@@ -1,15 +1,8 @@
 import type { SetOfSides } from '../evidence/set-of';
-import type { RateFit } from '../calibration/proportional-fit';
-import { monthsBetween } from '../life/life';
-import type { Sharpenings, UseRate } from '../life/life';
-import type { Learned } from '../learn/learned';
+import type { Sharpenings } from '../life/life';
 import type { Reason } from '../reason/reason';
-import type { Family } from '../saw/all-families';
-import type { Wood } from '../saw/families';
-import { stoneOut } from '../set/stone-out';
 import type { StonedPass } from '../set/stone-out';
 import type { CutHeld } from '../testcut/acceptable';
-import { holdCut } from '../testcut/acceptable';
 import type { TestCut } from '../testcut/test-cut';
 import type { Price } from './price';
 
@@ -65,37 +58,6 @@ export interface WorkedWay<Choice> extends Pick<
   /** Set a side the table asks. */
   readonly wantedMm: number;
 }
-
-/** What all ways of one saw share. */
-export interface OfSaw {
-  readonly family: Family;
-  readonly wood: Wood;
-  readonly useRate: UseRate;
-  readonly stone: Pick<RateFit, 'rate' | 'error'>;
-  readonly learned: Learned | undefined;
-}
-
-/** A way held against its wood, the heavier side stoned where that evens it. */
-export function heldWay<Choice>(
-  { sides, wantedMm, ...way }: WorkedWay<Choice>,
-  { family, wood, useRate, stone, learned }: OfSaw,
-): Way<Choice> {
-  const [fewest, most] = monthsBetween(family, useRate);
-  const stoning = sides && !way.resets ? stoneOut(sides, stone) : null;
-  const held = holdCut(way.cut, { wood, sides, wantedMm, evenedMm: stoning?.at(-1)?.differenceMm, learned });
-  return {
-    ...way,
-    ...held,
-    stoning,
-    years: way.left && [(way.left.least * fewest) / 12, (way.left.most * most) / 12],
-    good: held.falls.length === 0,
-  };
-}
-
-/** Of those that are good enough the one that takes least time; null where none is. */
-export const leastOf = <Choice>(ways: readonly Way<Choice>[]): Way<Choice>['id'] | null =>
-  ways.filter((way) => way.good).reduce<Way<Choice> | null>((a, b) => (a && a.minutes <= b.minutes ? a : b), null)
-    ?.id ?? null;
 
 /** What a way buys over the one before it, and what that costs; evenness is how much less the hardest worked tooth carries. */
 export interface Bought {

@@ -1,12 +1,10 @@
+import { plainFacts } from '../plain-facts';
 import fc from 'fast-check';
 import type { LengthReading } from '../../evidence/reading';
-import { UNCALIBRATED_STROKES } from '../../line/strokes';
-import { UNCALIBRATED_STONE } from '../../calibration/hand';
 import { ordinarySaw } from '../../saw/ordinary-saws';
 import type { Saw, SawOf } from '../../saw/saw';
 import { teethOf } from '../../saw/saw';
 import type { RoundStudy, WorkFacts } from '../family-work';
-import { DEFAULT_HABITS } from '../habits';
 import { workOf } from '../families';
 import { foretellRound } from './round-cut';
 
@@ -16,24 +14,7 @@ const reading = (quantity: LengthReading['quantity'], place: number, value: numb
   ...{ setAside: false, corrects: null, simulated: false },
 });
 const studyOf = (saw: Saw, readings: LengthReading[], wish: object = {}): RoundStudy => {
-  const facts: WorkFacts = {
-    saw,
-    visit: {
-      wood: 'dry-soft',
-      marks: [],
-      grain: 'unsaid',
-      etch: false,
-      wantsFiling: 'as-it-is',
-      replacement: null,
-      useRate: 'weekly',
-    },
-    sessions: [{ key: 'a', kind: 'before', readings }],
-    visits: [],
-    habits: DEFAULT_HABITS,
-    judgement: undefined,
-    strokeRateOf: () => UNCALIBRATED_STROKES,
-    stoning: UNCALIBRATED_STONE,
-  };
+  const facts: WorkFacts = plainFacts(saw, [{ key: 'a', kind: 'before', readings }]);
   const work = workOf(saw.family);
   if (work.way !== 'round') throw new Error('It goes round.');
   const studied = work.study(facts, { ...work.plain, ...wish } as typeof work.plain);

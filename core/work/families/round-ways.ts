@@ -1,12 +1,10 @@
-import { keepOrReplace } from '../../life/keep-or-replace';
-import { limitsReason } from '../../testcut/acceptable';
 import { USUAL_BOARD_MM } from '../../testcut/foretold';
 import type { RoundStudied, RoundStudy, RoundWish, WorkFacts } from '../family-work';
 import type { WorkOrder } from '../order';
 import type { Rates } from '../price';
 import { evenSides } from '../tooth-line/cut-saws';
 import type { Way, Ways, WorkedWay } from '../ways';
-import { heldWay, leastOf } from '../ways';
+import { sideBySide } from '../side-by-side';
 import { foretellRound } from './round-cut';
 
 type Chosen = readonly [Way<RoundWish>['id'], RoundWish];
@@ -60,9 +58,7 @@ export function roundWays(
 ): Ways<RoundWish> | null {
   const base = study(wish);
   const choices = base.ok ? choicesOf(base.study) : [];
-  const { wood, useRate, replacement } = facts.visit;
-  const { family } = facts.saw;
-  const asked = { wood, boardMm: USUAL_BOARD_MM };
+  const asked = { wood: facts.visit.wood, boardMm: USUAL_BOARD_MM };
   const worked = choices.flatMap(([id, choice]): WorkedWay<RoundWish>[] => {
     const own = study(choice);
     const cut = own.ok ? foretellRound(own.study, asked) : null;
@@ -78,16 +74,5 @@ export function roundWays(
       },
     ];
   });
-  const [first] = worked;
-  if (!first) return null;
-  const ways = worked.map((way) =>
-    heldWay(way, { family, wood, useRate, stone: facts.stoning, learned: facts.habits.learned }),
-  );
-  return {
-    ways,
-    least: leastOf(ways),
-    reason: limitsReason(wood, first.wantedMm, facts.habits.learned),
-    decline:
-      replacement === null || !first.price ? null : keepOrReplace(family, useRate, first.price.amount, replacement),
-  };
+  return sideBySide(worked, facts);
 }

@@ -1,10 +1,8 @@
-import { keepOrReplace } from '../../life/keep-or-replace';
-import { limitsReason } from '../../testcut/acceptable';
 import { testCut } from '../../testcut/test-cut';
 import type { LineWish, Studied, WorkFacts } from '../family-work';
 import type { Rates } from '../price';
 import type { LineWayChoice, WayId, Ways, WorkedWay } from '../ways';
-import { heldWay, leastOf } from '../ways';
+import { sideBySide } from '../side-by-side';
 import { sawAt } from './cut-saws';
 import { viewDepth } from './depth-view';
 import { conditionsOf } from './foretold-cut';
@@ -31,8 +29,7 @@ export function lineWays(
   if (!kept.ok) return null;
   const wished = study({ ...wish, convert: wish.convert ?? true, retoothMm: null });
   const other = wished.ok && wished.study.conversion ? wished.study : null;
-  const { family } = facts.saw;
-  const { wood, useRate, replacement } = facts.visit;
+  const { wood } = facts.visit;
   const of = (id: WorkedWay<LineWayChoice>['id'], own: LineStudy, depthMm: number): WorkedWay<LineWayChoice> => {
     const { minutes, price, forecast, inputs, choice } = makeOrder(own, depthMm, rates);
     const saw = sawAt(own, viewDepth(own, inputs.retooth ? 0 : depthMm), forecast.set);
@@ -56,19 +53,12 @@ export function lineWays(
     ...(other ? [of('convert', other, other.recommended.depthMm)] : []),
     ...(canRetooth(kept.study) ? newTeeth(kept.study, of) : []),
   ];
-  const ways = worked.map((way) =>
-    heldWay(way, { family, wood, useRate, stone: facts.stoning, learned: facts.habits.learned }),
+  const advisedMm = kept.study.recommended.depthMm;
+  return sideBySide(
+    worked,
+    facts,
+    worked.find((way) => Math.abs(way.depthMm - advisedMm) < SAME_MM),
   );
-  const advised = ways.find((way) => Math.abs(way.depthMm - kept.study.recommended.depthMm) < SAME_MM) ?? ways[0];
-  return {
-    ways,
-    least: leastOf(ways),
-    reason: limitsReason(wood, kept.study.set.perSideMm, facts.habits.learned),
-    decline:
-      replacement === null || !advised?.price
-        ? null
-        : keepOrReplace(family, useRate, advised.price.amount, replacement),
-  };
 }
 
 /** Depths worth holding against each other: every tooth reached, and the points even as well. Null where there is nothing more to take. */

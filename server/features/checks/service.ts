@@ -1,7 +1,6 @@
 import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import { handOf } from '@odontis/core/calibration/hand';
-import { judgeCut } from '@odontis/core/work/judge-cut';
 import { readCut } from '@odontis/core/work/read-cut';
 import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import type { Database } from '../../database/connect';
@@ -30,15 +29,18 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
         { path: '/kerfMm', message: `The plate is ${plateMm.toFixed(2)} mm thick: put the feeler in again.` },
       ]);
     const edge = tested?.edge ?? null;
-    const worked = {
-      saw: dossier.saw,
-      sessions: dossier.sessions,
-      order: dossier.plan?.order ?? null,
-      line: tested,
-      hand: handOf(await readingsOfHand(db, by), await learnedHere(db)),
-    };
-    const { set, rakers, ...judged } = judgeCut(check, worked);
-    const read = readCut(check, worked, dossier.ticket.wood);
+    const read = readCut(
+      check,
+      {
+        saw: dossier.saw,
+        sessions: dossier.sessions,
+        order: dossier.plan?.order ?? null,
+        line: tested,
+        hand: handOf(await readingsOfHand(db, by), await learnedHere(db)),
+      },
+      dossier.ticket.wood,
+    );
+    const { set, rakers, ...judged } = read.judged;
     const { version: _seen, offLine: _off, ...cut } = check;
     await db.models.CheckRound.create(
       {

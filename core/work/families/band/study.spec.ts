@@ -1,8 +1,7 @@
+import { plainFacts } from '../../plain-facts';
 import fc from 'fast-check';
 import type { LengthReading } from '../../../evidence/reading';
 import { sidesOf } from '../../../evidence/sides';
-import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { exampleRecord } from '../../../reference/examples';
 import { BAND_SETS } from '../../../saw/saw';
 import type { SawOf } from '../../../saw/saw';
@@ -23,22 +22,8 @@ const reading = (quantity: LengthReading['quantity'], place: number, value: numb
   ...{ setAside: false, corrects: null, simulated: false },
 });
 const facts = (of: SawOf<'band'>, readings: LengthReading[] = [], habits: Partial<ShopHabits> = {}): WorkFacts => ({
-  saw: of,
-  visit: {
-    wood: 'dry-soft',
-    marks: [],
-    grain: 'unsaid',
-    etch: false,
-    wantsFiling: 'as-it-is',
-    replacement: null,
-    useRate: 'weekly',
-  },
-  sessions: [{ key: 'a', kind: 'before', readings }],
-  visits: [],
+  ...plainFacts(of, [{ key: 'a', kind: 'before', readings }]),
   habits: { ...DEFAULT_HABITS, ...habits },
-  judgement: undefined,
-  strokeRateOf: () => UNCALIBRATED_STROKES,
-  stoning: UNCALIBRATED_STONE,
 });
 const orderOf = (known: WorkFacts, wish: Partial<BandWish> = {}): WorkOrder => {
   const studied = bandWork.study(known, { ...PLAIN, ...wish });

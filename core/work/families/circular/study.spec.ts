@@ -1,9 +1,8 @@
+import { plainFacts } from '../../plain-facts';
 import fc from 'fast-check';
 import { linearRegression } from 'simple-statistics';
 import { BELOW_SCORERS_MM } from '../../../circular/equalise';
 import type { LengthReading } from '../../../evidence/reading';
-import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { exampleRecord } from '../../../reference/examples';
 import { ordinarySaw } from '../../../saw/ordinary-saws';
 import type { PlateMark } from '../../../saw/plate-marks';
@@ -28,24 +27,8 @@ const reading = (quantity: LengthReading['quantity'], place: number, value: numb
 const round = (of: SawOf<'circular'>, quantity: 'runout' | 'runout-turned', at: (angle: number, i: number) => number) =>
   Array.from({ length: teethOf(of) }, (_, i) => reading(quantity, i + 1, at((2 * Math.PI * i) / teethOf(of), i)));
 const burn = { kind: 'burn', along: 0.1, down: 0.9 } as PlateMark;
-const facts = (of: SawOf<'circular'>, readings: LengthReading[] = [], marks: PlateMark[] = []): WorkFacts => ({
-  saw: of,
-  visit: {
-    wood: 'dry-soft',
-    marks,
-    grain: 'unsaid',
-    etch: false,
-    wantsFiling: 'as-it-is',
-    replacement: null,
-    useRate: 'weekly',
-  },
-  sessions: [{ key: 'a', kind: 'before', readings }],
-  visits: [],
-  habits: DEFAULT_HABITS,
-  judgement: undefined,
-  strokeRateOf: () => UNCALIBRATED_STROKES,
-  stoning: UNCALIBRATED_STONE,
-});
+const facts = (of: SawOf<'circular'>, readings: LengthReading[] = [], marks: PlateMark[] = []): WorkFacts =>
+  plainFacts(of, [{ key: 'a', kind: 'before', readings }], { marks });
 const orderOf = (known: WorkFacts, wish: Partial<BladeWish> = {}): WorkOrder => {
   const studied = circularWork.study(known, { ...PLAIN, ...wish });
   if (!studied.ok) throw new Error(studied.says);

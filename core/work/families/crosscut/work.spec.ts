@@ -1,13 +1,11 @@
+import { plainFacts } from '../../plain-facts';
 import type { LengthReading } from '../../../evidence/reading';
 import { heightOn } from '../../../line/joint-line';
-import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { ORDINARY_SAWS } from '../../../saw/ordinary-saws';
 import type { SawOf } from '../../../saw/saw';
 import { rolesOn, teethOf } from '../../../saw/saw';
 import { PLAIN_WISH } from '../../family-work';
 import type { LineWish, WorkFacts } from '../../family-work';
-import { DEFAULT_HABITS } from '../../habits';
 import { exampleRecord } from '../../../reference/examples';
 import type { LineOrder } from '../../order';
 import type { CrosscutRecord } from '../../saw-record';
@@ -171,24 +169,7 @@ describe('a breast that was gauged under a straight edge', () => {
     reading('breast', Math.round(share * saw.toothLineMm), 5 * (2 * share - 1) ** 2),
   );
   const cuttersOf = (readings: LengthReading[], wish: Partial<LineWish> = {}) => {
-    const facts: WorkFacts = {
-      saw,
-      visit: {
-        wood: 'dry-soft',
-        marks: [],
-        grain: 'unsaid',
-        etch: false,
-        wantsFiling: 'as-it-is',
-        replacement: null,
-        useRate: 'weekly',
-      },
-      sessions: [{ key: 'a', kind: 'before', readings }],
-      visits: [],
-      habits: DEFAULT_HABITS,
-      judgement: undefined,
-      strokeRateOf: () => UNCALIBRATED_STROKES,
-      stoning: UNCALIBRATED_STONE,
-    };
+    const facts: WorkFacts = plainFacts(saw, [{ key: 'a', kind: 'before', readings }]);
     const studied = crosscutWork.study(facts, { ...PLAIN_WISH, ...wish });
     if (!studied.ok) throw new Error(studied.code);
     return studied.study.cutters;

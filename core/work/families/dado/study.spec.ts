@@ -1,15 +1,14 @@
+import { plainFacts } from '../../plain-facts';
 import fc from 'fast-check';
 import { BELOW_SCORERS_MM, GOOD_SPREAD_MM } from '../../../circular/equalise';
 import { stacksNear, spreadRound } from '../../../circular/dado-stack';
 import type { LengthReading } from '../../../evidence/reading';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { exampleRecord } from '../../../reference/examples';
 import { ordinarySaw } from '../../../saw/ordinary-saws';
 import type { PlateMark } from '../../../saw/plate-marks';
 import type { SawOf } from '../../../saw/saw';
 import type { WorkFacts } from '../../family-work';
-import { DEFAULT_HABITS } from '../../habits';
 import type { WorkOrder } from '../../order';
 import { workOrder } from '../../order';
 import type { DadoRecord } from '../../saw-record';
@@ -27,24 +26,8 @@ const all = (at: (part: string, tooth: number) => number): LengthReading[] =>
   saw.parts.flatMap((part) =>
     Array.from({ length: part.teeth }, (_, i) => reading(part.id, i + 1, at(part.id, i + 1))),
   );
-const facts = (readings: LengthReading[] = [], marks: PlateMark[] = []): WorkFacts => ({
-  saw,
-  visit: {
-    wood: 'dry-soft',
-    marks,
-    grain: 'unsaid',
-    etch: false,
-    wantsFiling: 'as-it-is',
-    replacement: null,
-    useRate: 'weekly',
-  },
-  sessions: [{ key: 'a', kind: 'before', readings }],
-  visits: [],
-  habits: DEFAULT_HABITS,
-  judgement: undefined,
-  strokeRateOf: () => UNCALIBRATED_STROKES,
-  stoning: UNCALIBRATED_STONE,
-});
+const facts = (readings: LengthReading[] = [], marks: PlateMark[] = []): WorkFacts =>
+  plainFacts(saw, [{ key: 'a', kind: 'before', readings }], { marks });
 const orderOf = (known: WorkFacts, wish: Partial<DadoWish> = {}): WorkOrder => {
   const studied = dadoWork.study(known, { ...PLAIN, ...wish });
   if (!studied.ok) throw new Error(studied.says);

@@ -1,3 +1,4 @@
+import { plainFacts } from '../../plain-facts';
 import fc from 'fast-check';
 import { exampleRecord } from '../../../reference/examples';
 import { randomSaw } from '../../../reference/random-saw';
@@ -10,11 +11,8 @@ import type { SawOf } from '../../../saw/saw';
 import { teethOf } from '../../../saw/saw';
 import type { WorkFacts } from '../../family-work';
 import { PLAIN_WISH } from '../../family-work';
-import { DEFAULT_HABITS } from '../../habits';
 import type { LineOrder } from '../../order';
 import type { PullRecord } from '../../saw-record';
-import { UNCALIBRATED_STROKES } from '../../../line/strokes';
-import { UNCALIBRATED_STONE } from '../../../calibration/hand';
 import { pullWork } from './work';
 
 const record = exampleRecord<PullRecord>('pull-saw');
@@ -81,24 +79,10 @@ describe('a two-edged pull saw', () => {
   });
   const heights = (part: string, teeth: number) =>
     Array.from({ length: teeth }, (_, i) => reading(part, 'height', i + 1, -0.03 * (i % 3)));
-  const facts = (readings: LengthReading[], more: Partial<SawOf<'pull'>> = {}): WorkFacts => ({
-    saw: { ...saw, ...more },
-    visit: {
-      wood: 'dry-soft',
-      marks: [],
-      grain: 'unsaid',
-      etch: false,
-      wantsFiling: 'as-it-is',
+  const facts = (readings: LengthReading[], more: Partial<SawOf<'pull'>> = {}): WorkFacts =>
+    plainFacts({ ...saw, ...more }, [{ key: 'a', kind: 'before', readings } satisfies SessionReadings], {
       replacement: 20,
-      useRate: 'weekly',
-    },
-    sessions: [{ key: 'a', kind: 'before', readings } satisfies SessionReadings],
-    visits: [],
-    habits: DEFAULT_HABITS,
-    judgement: undefined,
-    strokeRateOf: () => UNCALIBRATED_STROKES,
-    stoning: UNCALIBRATED_STONE,
-  });
+    });
   const crosscut = teethOf({ ...saw, edges: 1, ripPitchMm: undefined });
   const rip = teethOf(saw) - crosscut;
 

@@ -1,7 +1,7 @@
 import type { Cause } from '@odontis/core/cause/causes';
 import type { Look } from '@odontis/core/cause/next-look';
 import type { Shavings } from '@odontis/core/raker/shavings';
-import type { Floor, Wall } from '@odontis/core/testcut/cut-looks';
+import type { Again, Floor, PlateLook, Wall } from '@odontis/core/testcut/cut-looks';
 
 /** What a cut may be at fault for, in the trade's words. */
 export const CAUSE_WORDS: Record<Cause, string> = {
@@ -56,6 +56,8 @@ export const FLOOR_WORDS: Record<Floor, string> = {
   stepped: 'stepped',
   slanting: 'slanting',
 };
+export const PLATE_WORDS: Record<PlateLook, string> = { straight: 'straight', bent: 'bent' };
+export const AGAIN_WORDS: Record<Again, string> = { same: 'ran the same way', other: 'another way' };
 /** What a saw without rakers throws. */
 export const DUST_WORDS: Record<Shavings, string> = {
   ribbons: 'even chips',

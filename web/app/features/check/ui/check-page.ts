@@ -46,7 +46,7 @@ import { ADVICE_SAYS } from '../../../shared/words/advice-words';
 import { DUST_WORDS, FLOOR_WORDS, RIBBON_WORDS, WALL_WORDS } from '../../../shared/words/cause-words';
 import { CutCausesPanel } from './cut-causes';
 import type { CutLooked } from './cut-looks';
-import { CutLooks, NOT_LOOKED } from './cut-looks';
+import { CutLooks, lengthsOf, NOT_LOOKED } from './cut-looks';
 
 interface Cut {
   readonly runs: 'true' | 'left' | 'right';
@@ -218,35 +218,12 @@ export class CheckPage {
   protected readonly byHand = computed(() => !this.band() && !this.blade());
   private readonly hand = this.store.selectSignal(shopFeature.selectHand);
 
-  /** Lengths as typed: null where nothing stands, 'bad' where it is no length. mm. */
-  private typedMm(text: string): number | 'bad' | null {
-    if (text.trim() === '') return null;
-    const read = parseLength(text, this.speech.unit());
-    return read.ok ? read.mm : 'bad';
-  }
-
-  /** The lengths of the cut that were typed; what cannot be read is left out, and said by {@link lengthSlip}. */
   private readonly lengths = computed(() => {
-    const { kerf, off, offTo, over } = this.looked();
-    const [kerfMm, offMm, overMm] = [this.typedMm(kerf), this.typedMm(off), this.typedMm(over)];
-    const read = (mm: number | 'bad' | null): number | null => (mm === 'bad' ? null : mm);
-    const [sized, length] = [read(offMm), read(overMm)];
-    return {
-      bad: [kerf, off, over].find((_, i) => [kerfMm, offMm, overMm][i] === 'bad') ?? null,
-      half: (sized === null) !== (length === null),
-      kerfMm: read(kerfMm),
-      offLine: sized !== null && length !== null ? { mm: offTo === 'left' ? sized : -sized, overMm: length } : null,
-    };
-  });
-  protected readonly lengthSlip = computed(() => {
-    const { bad, half, kerfMm } = this.lengths();
-    if (bad !== null) return `"${bad}" is no length. Type a number, such as 2.5 or 0.6 mm.`;
     const saw = this.evidence.dossier()?.saw;
     const plateMm = saw && 'plateThicknessMm' in saw ? saw.plateThicknessMm : 0;
-    if (kerfMm !== null && kerfMm < plateMm)
-      return `A kerf is not narrower than its plate, which is ${this.speech.plate(plateMm)}: put the feeler in again.`;
-    return half ? 'How far it left its line is told over a length: type both.' : null;
+    return lengthsOf(this.looked(), plateMm, this.speech);
   });
+  protected readonly lengthSlip = computed(() => this.lengths().slip);
 
   /** The cut as it stands in the form, as it is sent and read. */
   private readonly reported = computed(() => {

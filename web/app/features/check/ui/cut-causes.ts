@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { DRIFT_DEPTH_MM, leavesLineBy, roomOf } from '@odontis/core/testcut/foretold';
+import { DRIFT_DEPTH_MM, leavesLineBy, offLineMm, roomOf } from '@odontis/core/testcut/foretold';
 import { timesOf } from '@odontis/core/testcut/kerf-outline';
 import type { TestCut } from '@odontis/core/testcut/test-cut';
 import type { CutRead } from '@odontis/core/work/read-cut';
@@ -65,7 +65,7 @@ export class CutCausesPanel {
       const sides = cut && roomOf(cut, plateMm);
       return sides ? `${fine(sides.left)} left, ${fine(sides.right)} right` : '—';
     };
-    const off = shown.offLine && (shown.offLine.mm * DRIFT_DEPTH_MM) / shown.offLine.overMm;
+    const off = shown.offLine && offLineMm(shown.offLine);
     return [
       {
         name: 'Kerf',

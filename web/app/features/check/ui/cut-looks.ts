@@ -1,13 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import { SHAVINGS } from '@odontis/core/raker/shavings';
 import type { Shavings } from '@odontis/core/raker/shavings';
 import type { Again, Floor, PlateLook, Wall } from '@odontis/core/testcut/cut-looks';
-import { FLOORS, WALLS } from '@odontis/core/testcut/cut-looks';
-import { Speech } from '../../../shared/speech/speech';
-import { DUST_WORDS, FLOOR_WORDS, RIBBON_WORDS, WALL_WORDS } from '../../../shared/words/cause-words';
+import { parseLength } from '@odontis/core/units/length';
+import type { Speech } from '../../../shared/speech/speech';
+import {
+  AGAIN_WORDS,
+  DUST_WORDS,
+  FLOOR_WORDS,
+  PLATE_WORDS,
+  RIBBON_WORDS,
+  WALL_WORDS,
+} from '../../../shared/words/cause-words';
 
 /** What a cut was looked at for beyond how it runs; null where nobody looked. Lengths as they are typed. */
 export interface CutLooked {
@@ -42,16 +48,51 @@ export class CutLooks {
   readonly ran = input.required<boolean>();
   readonly byHand = input.required<boolean>();
   readonly changed = output<Partial<CutLooked>>();
-  protected readonly speech = inject(Speech);
-  protected readonly walls = WALLS;
-  protected readonly floors = FLOORS;
-  protected readonly shavings = SHAVINGS;
-  protected readonly wallWords = WALL_WORDS;
-  protected readonly floorWords = FLOOR_WORDS;
-  protected readonly shavingWords = computed(() => (this.rakers() ? RIBBON_WORDS : DUST_WORDS));
 
-  /** A look taken back by pressing it again. */
-  protected toggled<K extends 'wall' | 'floor' | 'shavings' | 'plate' | 'again'>(key: K, value: CutLooked[K]): void {
-    this.changed.emit({ [key]: this.looked()[key] === value ? null : value });
-  }
+  /** Every look in words: what was said of it, and what pressing a word changes; pressed again it is taken back. */
+  protected readonly looks = computed(() => {
+    const looked = this.looked();
+    const look = <K extends keyof CutLooked, W extends CutLooked[K] & string>(
+      name: string,
+      key: K,
+      words: Readonly<Record<W, string>>,
+    ) => ({
+      name,
+      words: Object.entries<string>(words).map(([word, says]) => {
+        const said = looked[key] === word;
+        return { says, said, toggled: { [key]: said ? null : word } as Partial<CutLooked> };
+      }),
+    });
+    return [
+      look('Walls', 'wall', WALL_WORDS),
+      look('Floor', 'floor', FLOOR_WORDS),
+      look('It throws', 'shavings', this.rakers() ? RIBBON_WORDS : DUST_WORDS),
+      look('Plate, looked along', 'plate', PLATE_WORDS),
+      ...(this.ran() && this.byHand() ? [look('Cut again, nothing done', 'again', AGAIN_WORDS)] : []),
+    ];
+  });
+}
+
+/** The lengths of a cut as they were typed, in mm; null where nothing stands or it cannot be read, which `slip` says. */
+export function lengthsOf(
+  { kerf, off, offTo, over }: CutLooked,
+  plateMm: number,
+  { unit, plate }: Pick<Speech, 'unit' | 'plate'>,
+): {
+  readonly kerfMm: number | null;
+  readonly offLine: { readonly mm: number; readonly overMm: number } | null;
+  readonly slip: string | null;
+} {
+  const read = [kerf, off, over].map((text) => ({ text, as: text.trim() === '' ? null : parseLength(text, unit()) }));
+  const [kerfMm, sized, overMm] = read.map(({ as }) => (as?.ok ? as.mm : null));
+  const bad = read.find(({ as }) => as?.ok === false);
+  const told = typeof sized === 'number' && typeof overMm === 'number';
+  const slip = bad
+    ? `"${bad.text}" is no length. Type a number, such as 2.5 or 0.6 mm.`
+    : typeof kerfMm === 'number' && kerfMm < plateMm
+      ? `A kerf is not narrower than its plate, which is ${plate(plateMm)}: put the feeler in again.`
+      : (sized === null) !== (overMm === null)
+        ? 'How far it left its line is told over a length: type both.'
+        : null;
+  return { kerfMm: kerfMm ?? null, offLine: told ? { mm: offTo === 'left' ? sized : -sized, overMm } : null, slip };
 }
