@@ -10,6 +10,7 @@ test('the ledger: a customer is found through a slip, changed, made one with a d
 }) => {
   const page = await (await browser.newContext()).newPage();
   await arrive(page, '/ledger');
+  await expect(page.getByLabel('Name, telephone, or a saw they brought')).toBeFocused();
   await expectAccessible(page);
   await page.keyboard.type('quayside boatyrad');
   await press(page, 'link', /Quayside Boatyard/);
