@@ -98,7 +98,8 @@ export function bladePhotograph(
   const most = Math.max(...rim.map((t) => t.radiusMm)) + 0.5;
   const step = (2 * Math.PI) / rim.length;
   const inBlade = (benchX: number, benchY: number): boolean => {
-    const [x, y] = [mirror * (benchX - bladeX), benchY - bladeY];
+    const x = mirror * (benchX - bladeX);
+    const y = benchY - bladeY;
     const r = Math.hypot(x, y);
     if (r > most) return false;
     if (r < least) return scene.arbor === true || r > blade.boreMm / 2;
@@ -118,15 +119,18 @@ export function bladePhotograph(
     const r = Math.hypot(x, y);
     if (r < marksFrom || r > marksFrom + MARKS_END_MM + 12) return r < innerMm || r > outerMm + 4 ? 190 : PAPER;
     for (const { ink, cos, sin, dx, dy } of strips) {
-      const [u, v] = [x - dx, y - dy];
-      const [sx, sy] = [cos * u + sin * v, -sin * u + cos * v];
+      const u = x - dx;
+      const v = y - dy;
+      const sx = cos * u + sin * v;
+      const sy = -sin * u + cos * v;
       if (-sy > 0.2 * r && ink(sx, sy)) return INK;
     }
     return PAPER;
   };
   const { heightMm } = scene;
   return exposed(scene, scene.lookAt ?? [0, 0], random, ([lensX, lensY], across, down) => {
-    const [benchX, benchY] = [lensX + heightMm * across, lensY + heightMm * down];
+    const benchX = lensX + heightMm * across;
+    const benchY = lensY + heightMm * down;
     const r = Math.hypot(benchX - bladeX, benchY - bladeY);
     // Far from every edge there is no need to look twice.
     if (r > most + scene.plateMm) return benchGrey(benchX, benchY);
@@ -145,10 +149,12 @@ const WALLS = 3;
 
 /** A ray straight out from (x, y) and an edge: the part of the edge that lies further out on the same turn. */
 function crossesRay(x: number, y: number, a: Point, b: Point): boolean {
-  const [sideA, sideB] = [x * a[1] - y * a[0], x * b[1] - y * b[0]];
+  const sideA = x * a[1] - y * a[0];
+  const sideB = x * b[1] - y * b[0];
   if (sideA > 0 === sideB > 0) return false;
   const share = sideA / (sideA - sideB);
-  const [px, py] = [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
+  const px = a[0] + share * (b[0] - a[0]);
+  const py = a[1] + share * (b[1] - a[1]);
   return px * x + py * y > 0 && px * px + py * py > x * x + y * y;
 }
 

@@ -66,15 +66,25 @@ export function edgePhotograph(
   });
   const benchGrey = (x: number, y: number): number => {
     for (const { strip, ink, cos, sin, at } of strips) {
-      const [u, v] = [x - at[0], y - at[1]];
-      const [sx, sy] = [cos * u + sin * v, -sin * u + cos * v];
+      const u = x - at[0];
+      const v = y - at[1];
+      const sx = cos * u + sin * v;
+      const sy = -sin * u + cos * v;
       if (sx > 0 && sx < strip.lengthMm && sy > 0 && sy < STRIP_HEIGHT_MM && ink(sx, sy)) return INK;
     }
     return PAPER;
   };
-  /** Where the plate's middle is at a height over the bench, mm; y down in the picture is right of the heel's left. */
-  const middleAt = (height: number): number => -lean * (height - overMm);
   const { heightMm } = scene;
+  /**
+   * Whether a ray that starts at lensY and goes `down` is in the plate's thickness anywhere between two heights over
+   * the bench, mm. The plate's middle there leans, and what is bent over `bend` stands off by `rise` a mm of height;
+   * y down in the picture is right of the heel's left.
+   */
+  const meets = (lensY: number, down: number, low: number, high: number, rise: number, bend: number): boolean => {
+    const a = lensY + (heightMm - low) * down + lean * (low - overMm) - rise * (low - bend);
+    const b = lensY + (heightMm - high) * down + lean * (high - overMm) - rise * (high - bend);
+    return a > 0 !== b > 0 || Math.min(Math.abs(a), Math.abs(b)) <= plateMm / 2;
+  };
   const turned = scene.turned === true;
   return exposed(scene, scene.lookAt ?? [last.xMm / 2, 0], random, ([lensX, lensY], across, down) => {
     const benchY = lensY + heightMm * down;
@@ -82,34 +92,27 @@ export function edgePhotograph(
     // Far from the plate there is nothing to meet, and no ink near it.
     if (Math.abs(benchY) > 1.2 + plateMm + overMm * Math.abs(down))
       return Math.abs(benchY) < STRIP_HEIGHT_MM - MARKS_END_MM - 3 ? PAPER : benchGrey(benchX, benchY);
-    const metAt = (height: number): readonly [number, number] => [
-      lensX + (heightMm - height) * across,
-      lensY + (heightMm - height) * down,
-    ];
-    const meets = (low: number, high: number, offAt: (height: number) => number): boolean => {
-      const off = (height: number): number => metAt(height)[1] - middleAt(height) - offAt(height);
-      const [a, b] = [off(low), off(high)];
-      return a > 0 !== b > 0 || Math.min(Math.abs(a), Math.abs(b)) <= plateMm / 2;
-    };
     // Heights over the bench: the line's own chord stands at overMm less its highest tip.
     const chord = overMm - topMm;
     for (let n = 0; n < BENT_SLICES + PLATE_SLICES; n++) {
-      const x = metAt(overMm - (n < BENT_SLICES ? (n / BENT_SLICES) * 0.6 * pitchMm : pitchMm))[0];
+      const height = overMm - (n < BENT_SLICES ? (n / BENT_SLICES) * 0.6 * pitchMm : pitchMm);
+      const x = lensX + (heightMm - height) * across;
       const lineX = turned ? last.xMm - x : x;
       const at = profile(lineX);
       const crest = chord + at.heightMm;
-      const [tip, bend] = [chord + at.tipMm, chord + at.tipMm - bent * at.depthMm];
+      const tip = chord + at.tipMm;
+      const bend = tip - bent * at.depthMm;
       if (n < BENT_SLICES) {
-        const [high, low] = [n, n + 1].map((k) => tip - ((tip - bend) * k) / BENT_SLICES) as [number, number];
-        const top = Math.min(high, crest);
+        const top = Math.min(tip - ((tip - bend) * n) / BENT_SLICES, crest);
+        const low = tip - ((tip - bend) * (n + 1)) / BENT_SLICES;
         if (top <= low) continue;
         const set = (turned ? 1 : -1) * (sets[at.tooth] ?? 0);
-        if (meets(low, top, (height) => (set * (height - bend)) / (tip - bend))) return plateGrey;
+        if (meets(lensY, down, low, top, set / (tip - bend), bend)) return plateGrey;
       } else {
         const k = n - BENT_SLICES;
         const top = Math.min(bend, crest);
-        const [high, low] = [top * (1 - k / PLATE_SLICES), top * (1 - (k + 1) / PLATE_SLICES)];
-        if (meets(low, high, () => 0)) return plateGrey;
+        const high = top * (1 - k / PLATE_SLICES);
+        if (meets(lensY, down, top * (1 - (k + 1) / PLATE_SLICES), high, 0, 0)) return plateGrey;
       }
     }
     return benchGrey(benchX, benchY);

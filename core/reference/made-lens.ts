@@ -70,6 +70,10 @@ export function exposed(
   for (let j = 0; j < rows; j++)
     for (let i = 0; i < columns; i++)
       [xs[j * columns + i], ys[j * columns + i]] = slopesAt(i * LATTICE_PX, j * LATTICE_PX);
+  /** Between four rays of the lattice that begin at one place of it. */
+  const between = (of: Float64Array, at: number, fx: number, fy: number): number =>
+    (1 - fy) * ((1 - fx) * (of[at] as number) + fx * (of[at + 1] as number)) +
+    fy * ((1 - fx) * (of[at + columns] as number) + fx * (of[at + columns + 1] as number));
   const values = new Float32Array(widthPx * heightPx);
   for (let j = 0; j < heightPx; j++)
     for (let i = 0; i < widthPx; i++) {
@@ -77,15 +81,13 @@ export function exposed(
       for (let n = 0; n < RAYS * RAYS; n++) {
         const px = (i + ((n % RAYS) + 0.5) / RAYS) / LATTICE_PX;
         const py = (j + (Math.floor(n / RAYS) + 0.5) / RAYS) / LATTICE_PX;
-        const [a, b] = [Math.floor(px), Math.floor(py)];
-        const [fx, fy] = [px - a, py - b];
+        const a = Math.floor(px);
+        const b = Math.floor(py);
         const at = b * columns + a;
-        const between = (of: Float64Array): number =>
-          (1 - fy) * ((1 - fx) * (of[at] as number) + fx * (of[at + 1] as number)) +
-          fy * ((1 - fx) * (of[at + columns] as number) + fx * (of[at + columns + 1] as number));
-        sum += shade(lens, between(xs), between(ys));
+        sum += shade(lens, between(xs, at, px - a, py - b), between(ys, at, px - a, py - b));
       }
-      const [du, dv] = [(i - widthPx / 2) / focalPx, (j - heightPx / 2) / focalPx];
+      const du = (i - widthPx / 2) / focalPx;
+      const dv = (j - heightPx / 2) / focalPx;
       const light = 1 + unevenLight * ((i / widthPx - 0.5) * 1.1 - (du * du + dv * dv) * 0.6);
       values[j * widthPx + i] = (sum / (RAYS * RAYS)) * light;
     }

@@ -147,9 +147,12 @@ function looked(
   const [w, h] = [bench.widthPx, bench.heightPx];
   const sample = (xMm: number, yDownMm: number): number => {
     const [bx, by] = benchPx(xMm, -yDownMm);
-    const [u, v] = [Math.min(Math.max(bx - 0.5, 0), w - 1.01), Math.min(Math.max(by - 0.5, 0), h - 1.01)];
-    const [i, j] = [Math.floor(u), Math.floor(v)];
-    const [fx, fy] = [u - i, v - j];
+    const u = Math.min(Math.max(bx - 0.5, 0), w - 1.01);
+    const v = Math.min(Math.max(by - 0.5, 0), h - 1.01);
+    const i = Math.floor(u);
+    const j = Math.floor(v);
+    const fx = u - i;
+    const fy = v - j;
     const at = j * w + i;
     const { grey } = bench;
     return (

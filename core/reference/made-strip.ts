@@ -32,13 +32,16 @@ export function stripInk(strip: Strip, modules: CodeModules): (x: number, y: num
       }
   return (x, y) => {
     for (const { x0, y0, right, down, cells } of codes) {
-      const [dx, dy] = [x - x0, y - y0];
-      const [u, v] = [(dx * right[0] + dy * right[1]) / CODE_MM, (dx * down[0] + dy * down[1]) / CODE_MM];
+      const dx = x - x0;
+      const dy = y - y0;
+      const u = (dx * right[0] + dy * right[1]) / CODE_MM;
+      const v = (dx * down[0] + dy * down[1]) / CODE_MM;
       if (u < 0 || u >= 1 || v < 0 || v >= 1) continue;
       const n = cells.length;
       return cells[Math.floor(v * n)]?.[Math.floor(u * n)] ?? false;
     }
-    const near = buckets.get(bucketOf(x, y));
-    return near?.some(([dx, dy]) => Math.hypot(x - dx, y - dy) <= DOT_DIAMETER_MM / 2) ?? false;
+    for (const dot of buckets.get(bucketOf(x, y)) ?? [])
+      if (Math.hypot(x - dot[0], y - dot[1]) <= DOT_DIAMETER_MM / 2) return true;
+    return false;
   };
 }
