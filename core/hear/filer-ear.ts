@@ -1,0 +1,33 @@
+/** A spread, and a middle: seconds lie about it by their logarithm, levels by their dB. */
+export interface Spread {
+  readonly middle: number;
+  readonly spread: number;
+}
+
+/** What is known of how somebody's file sounds in this saw: learned from gullets whose strokes are known. */
+export interface FilerEar {
+  /** Power of a push in every band over the room, shares of their mean. */
+  readonly profile: readonly number[];
+  /** How loud a push is: its mean power over the bands, dB of full scale. */
+  readonly levelDb: Spread;
+  /** How loud the loudest that is no push is beside it, dB of full scale; null where nothing was heard. */
+  readonly backDb: number | null;
+  readonly pushS: Spread;
+  /** From a push's end to the next one's beginning, in the same gullet; and to the next gullet's first. */
+  readonly restS: Spread;
+  readonly moveS: Spread;
+}
+
+/** Told apart surely, a rest and a move lie so many of their own spreads asunder. */
+const APART = 2.5;
+
+/** How far rests and moves lie asunder, in their own spreads. */
+export const asunder = ({ restS, moveS }: Pick<FilerEar, 'restS' | 'moveS'>): number =>
+  (Math.log(moveS.middle) - Math.log(restS.middle)) / (restS.spread + moveS.spread);
+
+/** A filer who moves on as quickly as between two strokes leaves nothing to hear. */
+export const movesAreHeard = (ear: Pick<FilerEar, 'restS' | 'moveS'>): boolean => asunder(ear) >= APART;
+
+/** After a pause of so long the file has moved on: as many spreads over a rest as under a move. s */
+export const movedAfterS = ({ restS, moveS }: Pick<FilerEar, 'restS' | 'moveS'>): number =>
+  restS.middle * Math.exp(asunder({ restS, moveS }) * restS.spread);

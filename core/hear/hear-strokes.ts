@@ -1,0 +1,148 @@
+import type { BandFrame } from './band-frames';
+import { BANDS, FRAME_S } from './band-frames';
+import { bandGain, bandWeights, NOTHING_DB, toDb } from './band-gain';
+import type { FilerEar } from './filer-ear';
+import { HOLD_S } from './find-bursts';
+import type { SoundFloor } from './sound-floor';
+import { soundFloor } from './sound-floor';
+
+/** A push that was heard. Seconds since the listening began. */
+export interface HeardStroke {
+  readonly fromS: number;
+  readonly toS: number;
+  /** How surely it is one of this filer's pushes, 0 to 1. */
+  readonly confidence: number;
+  readonly levelDb: number;
+  /** Beside the filer's own pushes: loudness dB, length as a share. */
+  readonly overLevelDb: number;
+  readonly lengthShare: number;
+}
+
+/** One frame's finding: what is going on, and what has just ended. */
+export interface Heard {
+  readonly atS: number;
+  /** Something as loud as a push sounds now. */
+  readonly sounding: boolean;
+  /** A push could hide in what else sounds. */
+  readonly masked: boolean;
+  /** What has ended by now, if it may have been a push. */
+  readonly stroke: HeardStroke | null;
+}
+
+/** A pause of the threshold under the push's own level, at the most. dB */
+const UNDER_DB = 8;
+/** The threshold stands so far over what is no push, as a share of the way up. */
+const WAY_UP = 0.5;
+/** The gain of so many frames together, the newest among them. */
+const SMOOTH = 5;
+const HYSTERESIS_DB = 2;
+/** A push differs by no less than this from the middle of its kind before that counts. Judgement, no source. */
+const LEAST = { length: 0.2, levelDb: 2, profileDb: 2.5 };
+/** Odds beforehand that what is loud for a while is a push, and how far what is none lies anywhere: in a push's spreads. */
+const ODDS = 4;
+const ELSEWHERE = 12;
+/** A push is masked where the room holds so much of its power. */
+const MASK_DB = -2;
+/** Shorter or quieter by far, nobody asks whether it was a push. */
+const SCRAP_LENGTH = 0.35;
+
+export interface StrokeEar {
+  readonly take: (frame: BandFrame) => Heard;
+}
+
+/** Hears one filer's pushes in frames as they come. */
+export function hearStrokes(ear: FilerEar, lines: readonly number[]): StrokeEar {
+  const floor: SoundFloor = soundFloor();
+  const weights = bandWeights(lines);
+  const levelDb = ear.levelDb.middle;
+  const overDb = Math.max(levelDb - UNDER_DB, ear.backDb === null ? -Infinity : levelDb - WAY_UP * (levelDb - ear.backDb));
+  const recent = new Float64Array(SMOOTH);
+  const hold = Math.round(HOLD_S / FRAME_S);
+  let n = 0;
+  let [from, last, sum] = [-1, -1, 0];
+  const bands = new Float64Array(BANDS);
+  let bandFrames = 0;
+
+  const ended = (): HeardStroke | null => {
+    // Smoothing lays an edge half its reach late.
+    const lag = (SMOOTH - 1) / 2;
+    const [start, end] = [from - lag, last - lag + 1];
+    const lengthS = (end - start) * FRAME_S;
+    const level = toDb(sum / Math.max(1, last - from + 1));
+    const lengthShare = lengthS / ear.pushS.middle;
+    if (lengthShare < SCRAP_LENGTH) return null;
+    const z = [
+      Math.log(lengthShare) / Math.max(ear.pushS.spread, LEAST.length),
+      (level - levelDb) / Math.max(ear.levelDb.spread, LEAST.levelDb),
+      profileOff(bands, bandFrames, ear.profile, level) / LEAST.profileDb,
+    ].reduce((square, v) => square + v * v, 0);
+    // A push lies about its middle in three ways; what is none lies anywhere within some spreads.
+    const odds = ODDS * Math.exp(-z / 2) * (ELSEWHERE / 3) ** 3 * 0.25;
+    return {
+      fromS: start * FRAME_S,
+      toS: end * FRAME_S,
+      confidence: odds / (1 + odds),
+      levelDb: level,
+      overLevelDb: level - levelDb,
+      lengthShare,
+    };
+  };
+
+  return {
+    take: (frame) => {
+      const gain = bandGain(frame.powers, floor.powers, ear.profile, weights);
+      recent[n % SMOOTH] = gain;
+      let smooth = 0;
+      for (const one of recent) smooth += one / SMOOTH;
+      const level = n < SMOOTH ? NOTHING_DB : toDb(smooth);
+      floor.take(frame.powers);
+      let stroke: HeardStroke | null = null;
+      if (from < 0) {
+        if (level > overDb) {
+          [from, last, sum] = [n, n, Math.max(0, smooth)];
+          bands.fill(0);
+          bandFrames = 0;
+        }
+      } else if (level > overDb - HYSTERESIS_DB) {
+        last = n;
+        sum += Math.max(0, smooth);
+        for (let b = 0; b < BANDS; b++)
+          bands[b] = (bands[b] as number) + (frame.powers[b] as number) - (floor.powers[b] as number);
+        bandFrames++;
+      } else if (n - last > hold) {
+        stroke = ended();
+        from = -1;
+      }
+      const masked = maskOf(frame.powers, floor.powers, ear.profile, levelDb) && level <= overDb;
+      const atS = n * FRAME_S;
+      n++;
+      return { atS, sounding: from >= 0, masked, stroke };
+    },
+  };
+}
+
+/** How unlike a push's own bands these are: middle of the differences, dB; 0 where nothing was gathered. */
+function profileOff(bands: Float64Array, frames: number, profile: readonly number[], levelDb: number): number {
+  if (frames === 0) return 0;
+  const level = 10 ** (levelDb / 10);
+  const offs = profile.map((share, b) => {
+    const power = Math.max((bands[b] as number) / frames, 0.01 * level * share);
+    return Math.abs(10 * Math.log10(power / (level * share)));
+  });
+  offs.sort((a, b) => a - b);
+  return offs[Math.floor(offs.length / 2)] as number;
+}
+
+/** Whether the room, as it sounds now, could hold a push unheard: in half of the bands it is about as loud. */
+function maskOf(
+  powers: ArrayLike<number>,
+  floor: ArrayLike<number>,
+  profile: readonly number[],
+  levelDb: number,
+): boolean {
+  const least = 10 ** ((levelDb + MASK_DB) / 10);
+  let over = 0;
+  for (let b = 0; b < BANDS; b++)
+    if (Math.max(powers[b] as number, floor[b] as number) > least * (profile[b] as number)) over++;
+  return over > BANDS / 2;
+}

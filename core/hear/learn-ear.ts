@@ -1,0 +1,167 @@
+import { mean, median, quantileSorted } from 'simple-statistics';
+import type { BandFrame } from './band-frames';
+import { BANDS, FRAME_S } from './band-frames';
+import { bandGain, bandWeights, NOTHING_DB, toDb } from './band-gain';
+import type { FilerEar, Spread } from './filer-ear';
+import { movesAreHeard } from './filer-ear';
+import type { Burst } from './find-bursts';
+import { burstsOf } from './find-bursts';
+
+/** Why nothing could be learned. */
+export const UNLEARNED = ['silence', 'too-few', 'not-as-many', 'as-loud', 'no-pauses'] as const;
+export type Learned =
+  | { readonly ok: true; readonly ear: FilerEar; readonly strokes: readonly Burst[] }
+  | { readonly ok: false; readonly code: (typeof UNLEARNED)[number]; readonly heard: number };
+
+/** A push is no shorter than this, nor longer. s */
+const PUSH_S = { least: 0.12, most: 2.5 };
+/** Loudness is looked at in steps, and what is found must stand over so many of them. dB */
+const STEP_DB = 0.5;
+const STANDS_DB = 2.5;
+/** The gain of so many frames together. */
+const SMOOTH = 2;
+/** Before anybody was heard: spreads of lengths and pauses of a usual hand, and what they count for, in readings. Judgement, no source. */
+const USUAL = { pushS: 0.15, restS: 0.15, moveS: 0.2, levelDb: 1.5, counts: 3 };
+/** Beside the pushes of so long a burst of this share of their length is a voice's hiss or a click. */
+const SCRAP_SHARE = 0.55;
+
+const lengthS = ({ from, to }: Burst): number => (to - from) * FRAME_S;
+
+/** Gains of frames as levels, dB, over a few frames together. */
+export function levelsOf(
+  frames: readonly BandFrame[],
+  floor: ArrayLike<number>,
+  profile: ArrayLike<number>,
+  lines: readonly number[],
+): Float32Array {
+  const weights = bandWeights(lines);
+  const gains = Float32Array.from(frames, ({ powers }) => bandGain(powers, floor, profile, weights));
+  return gains.map((_, i) => {
+    const [from, to] = [Math.max(0, i - SMOOTH), Math.min(gains.length, i + SMOOTH + 1)];
+    let sum = 0;
+    for (let k = from; k < to; k++) sum += gains[k] as number;
+    return toDb(sum / (to - from));
+  });
+}
+
+/** Those that may be pushes: of a push's length, and none much shorter than the longest of as many as were made. */
+function likePushes(bursts: readonly Burst[], wanted: number): Burst[] {
+  const usable = bursts.filter((b) => lengthS(b) >= PUSH_S.least && lengthS(b) <= PUSH_S.most);
+  if (usable.length <= wanted) return usable;
+  const longest = usable
+    .map(lengthS)
+    .sort((a, b) => b - a)
+    .slice(0, wanted);
+  return usable.filter((b) => lengthS(b) > SCRAP_SHARE * median(longest));
+}
+
+/** Cut into groups at the longest pauses; null where the groups are not as many strokes each as they were to be. */
+function grouped(bursts: readonly Burst[], strokes: readonly number[]): boolean {
+  if (bursts.length !== strokes.reduce((sum, n) => sum + n, 0)) return false;
+  const pauses = bursts.slice(1).map((b, i) => b.from - (bursts[i] as Burst).to);
+  const ends = new Set<number>();
+  let at = -1;
+  for (const n of strokes.slice(0, -1)) ends.add((at += n));
+  const moves = pauses.filter((_, i) => ends.has(i));
+  const rests = pauses.filter((_, i) => !ends.has(i));
+  return Math.min(Infinity, ...moves) > Math.max(0, ...rests);
+}
+
+const spreadOf = (values: readonly number[], usual: number, fallback: number): Spread => {
+  if (values.length === 0) return { middle: fallback, spread: usual };
+  const logs = values.map(Math.log);
+  const middle = median(logs);
+  const square = logs.reduce((sum, v) => sum + (v - middle) ** 2, 0);
+  return {
+    middle: Math.exp(middle),
+    spread: Math.sqrt((USUAL.counts * usual ** 2 + square) / (USUAL.counts + Math.max(0, values.length - 1))),
+  };
+};
+
+/**
+ * Learn how a filer's strokes sound from a stretch in which so many were made in gullet after gullet. A threshold is
+ * looked for at which just so many bursts stand, grouped by their pauses just so; it must hold over a range of
+ * loudness, so that what is a little quieter (a file drawn back) is clearly no push.
+ */
+export function learnEar(frames: readonly BandFrame[], lines: readonly number[], strokes: readonly number[]): Learned {
+  const no = (code: (typeof UNLEARNED)[number], heard = 0): Learned => ({ ok: false, code, heard });
+  const wanted = strokes.reduce((sum, n) => sum + n, 0);
+  if (strokes.length < 2 || wanted < 3) return no('too-few');
+  if (frames.every(({ peak }) => peak < 1e-4)) return no('silence');
+  const floor = Array.from({ length: BANDS }, (_, b) =>
+    quantileSorted(
+      frames.map(({ powers }) => powers[b] as number).sort((x, y) => x - y),
+      0.2,
+    ),
+  );
+  // First by a sound that is alike in every band; then once more by what that found.
+  let profile: readonly number[] = Array.from({ length: BANDS }, () => 1);
+  let found: { readonly bursts: readonly Burst[]; readonly standsDb: number } | null = null;
+  let levels = new Float32Array();
+  let nearest = 0;
+  for (let round = 0; round < 2; round++) {
+    levels = levelsOf(frames, floor, profile, lines);
+    const loudest = levels.reduce((most, db) => Math.max(most, db), NOTHING_DB);
+    found = null;
+    let run: { bursts: readonly Burst[]; from: number; to: number } | null = null;
+    for (let over = loudest - 1; over > loudest - 30; over -= STEP_DB) {
+      const bursts = likePushes(burstsOf(levels, over), wanted);
+      if (Math.abs(bursts.length - wanted) < Math.abs(nearest - wanted)) nearest = bursts.length;
+      if (!grouped(bursts, strokes)) {
+        run = null;
+        continue;
+      }
+      run = run ? { ...run, to: over } : { bursts, from: over, to: over };
+      const standsDb: number = run.from - run.to;
+      if (!found || standsDb > found.standsDb)
+        found = { bursts: likePushes(burstsOf(levels, (run.from + run.to) / 2), wanted), standsDb };
+    }
+    if (!found) return no('not-as-many', nearest);
+    const pushes = found.bursts;
+    const raw = Array.from({ length: BANDS }, (_, b) => {
+      const own = pushes.flatMap(({ from, to }) => frames.slice(from, to).map(({ powers }) => powers[b] as number));
+      return Math.max(0, median(own) - (floor[b] as number));
+    });
+    const middle = mean(raw);
+    if (!(middle > 0)) return no('as-loud', pushes.length);
+    profile = raw.map((power) => Math.max(power / middle, 0.02));
+  }
+  if (!found || found.standsDb < STANDS_DB) return no('as-loud', wanted);
+  const pushes = found.bursts;
+  const pauses = pushes.slice(1).map((b, i) => (b.from - (pushes[i] as Burst).to) * FRAME_S);
+  const ends = new Set<number>();
+  let last = -1;
+  for (const n of strokes.slice(0, -1)) ends.add((last += n));
+  const levelOf = (b: Burst): number => {
+    let sum = 0;
+    for (let i = b.from; i < b.to; i++) sum += 10 ** ((levels[i] as number) / 10);
+    return toDb(sum / (b.to - b.from));
+  };
+  const own = pushes.map(levelOf);
+  const levelDb = median(own);
+  const others = burstsOf(levels, levelDb - 25).filter(
+    (b) => lengthS(b) >= 0.08 && !pushes.some((p) => p.from < b.to && b.from < p.to),
+  );
+  const pushS = spreadOf(pushes.map(lengthS), USUAL.pushS, 0);
+  const restS = spreadOf(
+    pauses.filter((_, i) => !ends.has(i)),
+    USUAL.restS,
+    pushS.middle,
+  );
+  const moveS = spreadOf(
+    pauses.filter((_, i) => ends.has(i)),
+    USUAL.moveS,
+    3 * restS.middle,
+  );
+  const squares = own.reduce((sum, db) => sum + (db - levelDb) ** 2, 0);
+  const ear: FilerEar = {
+    profile,
+    levelDb: {
+      middle: levelDb,
+      spread: Math.sqrt((USUAL.counts * USUAL.levelDb ** 2 + squares) / (USUAL.counts + own.length - 1)),
+    },
+    backDb: others.length === 0 ? null : Math.max(...others.map(levelOf)),
+    ...{ pushS, restS, moveS },
+  };
+  return movesAreHeard(ear) ? { ok: true, ear, strokes: pushes } : no('no-pauses', wanted);
+}
