@@ -39,7 +39,7 @@ const HYSTERESIS_DB = 2;
 /** A push differs by no less than this from the middle of its kind before that counts. Judgement, no source. */
 const LEAST = { length: 0.2, levelDb: 2, profileDb: 2.5 };
 /** Odds beforehand that what is loud for a while is a push, and how far what is none lies anywhere: in a push's spreads. */
-const ODDS = 4;
+const ODDS = 20;
 const ELSEWHERE = 12;
 /** A push is masked where the room holds so much of its power. */
 const MASK_DB = -2;
@@ -48,14 +48,16 @@ const SCRAP_LENGTH = 0.35;
 
 export interface StrokeEar {
   readonly take: (frame: BandFrame) => Heard;
+  /** What is known of the hand by now. */
+  readonly know: (ear: FilerEar) => void;
 }
 
 /** Hears one filer's pushes in frames as they come. */
-export function hearStrokes(ear: FilerEar, lines: readonly number[]): StrokeEar {
+export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEar {
   const floor: SoundFloor = soundFloor();
   const weights = bandWeights(lines);
-  const levelDb = ear.levelDb.middle;
-  const overDb = Math.max(levelDb - UNDER_DB, ear.backDb === null ? -Infinity : levelDb - WAY_UP * (levelDb - ear.backDb));
+  let ear = first;
+  let overDb = thresholdDb(first);
   const recent = new Float64Array(SMOOTH);
   const hold = Math.round(HOLD_S / FRAME_S);
   let n = 0;
@@ -73,7 +75,7 @@ export function hearStrokes(ear: FilerEar, lines: readonly number[]): StrokeEar 
     if (lengthShare < SCRAP_LENGTH) return null;
     const z = [
       Math.log(lengthShare) / Math.max(ear.pushS.spread, LEAST.length),
-      (level - levelDb) / Math.max(ear.levelDb.spread, LEAST.levelDb),
+      (level - ear.levelDb.middle) / Math.max(ear.levelDb.spread, LEAST.levelDb),
       profileOff(bands, bandFrames, ear.profile, level) / LEAST.profileDb,
     ].reduce((square, v) => square + v * v, 0);
     // A push lies about its middle in three ways; what is none lies anywhere within some spreads.
@@ -83,12 +85,16 @@ export function hearStrokes(ear: FilerEar, lines: readonly number[]): StrokeEar 
       toS: end * FRAME_S,
       confidence: odds / (1 + odds),
       levelDb: level,
-      overLevelDb: level - levelDb,
+      overLevelDb: level - ear.levelDb.middle,
       lengthShare,
     };
   };
 
   return {
+    know: (now) => {
+      ear = now;
+      overDb = thresholdDb(now);
+    },
     take: (frame) => {
       const gain = bandGain(frame.powers, floor.powers, ear.profile, weights);
       recent[n % SMOOTH] = gain;
@@ -113,12 +119,17 @@ export function hearStrokes(ear: FilerEar, lines: readonly number[]): StrokeEar 
         stroke = ended();
         from = -1;
       }
-      const masked = maskOf(frame.powers, floor.powers, ear.profile, levelDb) && level <= overDb;
+      const masked = maskOf(frame.powers, floor.powers, ear.profile, ear.levelDb.middle) && level <= overDb;
       const atS = n * FRAME_S;
       n++;
       return { atS, sounding: from >= 0, masked, stroke };
     },
   };
+}
+
+/** Louder than this a push may be going on: well under its own level, and halfway up from what is no push. dB */
+function thresholdDb({ levelDb: { middle }, backDb }: FilerEar): number {
+  return Math.max(middle - UNDER_DB, backDb === null ? -Infinity : middle - WAY_UP * (middle - backDb));
 }
 
 /** How unlike a push's own bands these are: middle of the differences, dB; 0 where nothing was gathered. */

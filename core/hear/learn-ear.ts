@@ -8,7 +8,7 @@ import type { Burst } from './find-bursts';
 import { burstsOf } from './find-bursts';
 
 /** Why nothing could be learned. */
-export const UNLEARNED = ['silence', 'too-few', 'not-as-many', 'as-loud', 'no-pauses'] as const;
+export const UNLEARNED = ['silence', 'too-few', 'not-as-many', 'as-loud', 'uneven', 'no-pauses'] as const;
 export type Learned =
   | { readonly ok: true; readonly ear: FilerEar; readonly strokes: readonly Burst[] }
   | { readonly ok: false; readonly code: (typeof UNLEARNED)[number]; readonly heard: number };
@@ -17,13 +17,20 @@ export type Learned =
 const PUSH_S = { least: 0.12, most: 2.5 };
 /** Loudness is looked at in steps, and what is found must stand over so many of them. dB */
 const STEP_DB = 0.5;
-const STANDS_DB = 2.5;
+const STANDS_DB = 4;
 /** The gain of so many frames together. */
 const SMOOTH = 2;
 /** Before anybody was heard: spreads of lengths and pauses of a usual hand, and what they count for, in readings. Judgement, no source. */
-const USUAL = { pushS: 0.15, restS: 0.15, moveS: 0.2, levelDb: 1.5, counts: 3 };
+const USUAL = { pushS: 0.15, restS: 0.13, moveS: 0.17, levelDb: 2, counts: 3 };
 /** Beside the pushes of so long a burst of this share of their length is a voice's hiss or a click. */
 const SCRAP_SHARE = 0.55;
+
+/** A file drawn back begins so soon after its push; what else is as long as a push must be so much quieter. */
+const BACK_WITHIN_S = 0.3;
+const ELSE_UNDER_DB = 9;
+
+/** Pushes of one hand differ by less. Judgement, no source. */
+const UNEVEN = { length: 0.22, levelDb: 3.5 };
 
 const lengthS = ({ from, to }: Burst): number => (to - from) * FRAME_S;
 
@@ -66,6 +73,11 @@ function grouped(bursts: readonly Burst[], strokes: readonly number[]): boolean 
   const rests = pauses.filter((_, i) => !ends.has(i));
   return Math.min(Infinity, ...moves) > Math.max(0, ...rests);
 }
+
+const deviation = (values: readonly number[]): number => {
+  const middle = mean(values);
+  return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / Math.max(1, values.length - 1));
+};
 
 const spreadOf = (values: readonly number[], usual: number, fallback: number): Spread => {
   if (values.length === 0) return { middle: fallback, spread: usual };
@@ -142,7 +154,15 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
   const others = burstsOf(levels, levelDb - 25).filter(
     (b) => lengthS(b) >= 0.08 && !pushes.some((p) => p.from < b.to && b.from < p.to),
   );
+  // A file drawn back follows its push at once; what sounds like a push at any other time is somebody else's.
+  const follows = (b: Burst): boolean => pushes.some((p) => b.from >= p.to && (b.from - p.to) * FRAME_S < BACK_WITHIN_S);
+  const pushLengthS = median(pushes.map(lengthS));
+  if (others.some((b) => lengthS(b) > SCRAP_SHARE * pushLengthS && levelOf(b) > levelDb - ELSE_UNDER_DB && !follows(b)))
+    return no('as-loud', wanted);
   const pushS = spreadOf(pushes.map(lengthS), USUAL.pushS, 0);
+  // One hand's strokes are alike.
+  const alike = pushS.spread < UNEVEN.length && deviation(own) < UNEVEN.levelDb;
+  if (!alike) return no('uneven', wanted);
   const restS = spreadOf(
     pauses.filter((_, i) => !ends.has(i)),
     USUAL.restS,

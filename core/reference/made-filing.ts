@@ -51,6 +51,8 @@ export interface FilingWish {
   readonly seed?: number;
   /** Something goes wrong from this gullet on, counted from 1. */
   readonly trouble?: { readonly kind: 'screech' | 'chatter' | 'skate'; readonly fromGullet: number };
+  /** The file walks along the saw, towards the microphone and away: so much louder and quieter on the way, dB. */
+  readonly walkDb?: number;
   /** The gullets after which the filer rests, and how long, s. */
   readonly rests?: Readonly<Record<number, number>>;
   /** Sound of its own beside the work instead of a made one: a voice read in from elsewhere. */
@@ -87,7 +89,7 @@ function voiceOf(random: () => number): readonly Resonance[] {
 }
 
 export function madeFiling(wish: FilingWish): FilingRecording {
-  const { hand, strokes: wanted, rate = 24_000, noise = 'quiet', snrDb = 20, seed = 1, trouble, rests = {} } = wish;
+  const { hand, strokes: wanted, rate = 24_000, noise = 'quiet', snrDb = 20, seed = 1, trouble, walkDb = 0, rests = {} } = wish;
   const random = randomFrom(seed);
   for (let k = 0; k < 20; k++) random();
   const voice = voiceOf(random);
@@ -105,7 +107,7 @@ export function madeFiling(wish: FilingWish): FilingRecording {
         gullet: g + 1,
         fromS: now,
         toS: now + length,
-        level: 10 ** ((hand.levelSpreadDb * normal(random)) / 20),
+        level: 10 ** ((hand.levelSpreadDb * normal(random) + walkDb * Math.sin((Math.PI * g) / wanted.length)) / 20),
         backDb: back,
         backFromS: now + length + pause,
         backS: Math.max(0.1, rest - 2 * pause),
