@@ -2,14 +2,23 @@ import { FRAME_S } from './band-frames';
 import type { FilerEar } from './filer-ear';
 import { followHand, movedAfterS } from './filer-ear';
 import type { Heard, HeardStroke } from './hear-strokes';
+import type { Trouble } from './stroke-trouble';
 
 /** Why the ear does not go on by itself. */
-export const DOUBTS = ['fewer', 'more', 'unsure', 'masked', 'rhythm'] as const;
+export const DOUBTS = ['fewer', 'more', 'unsure', 'masked', 'rhythm', 'skate'] as const;
 export type Doubt = (typeof DOUBTS)[number];
 
 /** What the page shows and does: a stroke heard, the gullet done, or a question. */
 export type EarEvent =
-  | { readonly is: 'stroke'; readonly atS: number; readonly count: number; readonly confidence: number }
+  | {
+      readonly is: 'stroke';
+      readonly atS: number;
+      readonly fromS: number;
+      readonly toS: number;
+      readonly count: number;
+      readonly confidence: number;
+    }
+  | { readonly is: 'trouble'; readonly atS: number; readonly trouble: Trouble }
   | { readonly is: 'done'; readonly atS: number; readonly strokes: number }
   | {
       readonly is: 'doubt';
@@ -31,6 +40,9 @@ const HASTY = 3;
 const LONG = 1.5;
 /** One stroke more than wanted is still this gullet; two are not. */
 const EXTRA = 1;
+/** Something is wrong where so many of the last so many strokes say so. */
+const WRONG = { strokes: 2, of: 3 };
+const SKATES_WITHIN_S = 6;
 /** So many questions among the last so many gullets are too many. */
 const RESTLESS = { doubts: 3, gullets: 8 };
 /** A gullet left after too few strokes is asked about after so many moves' time. */
@@ -58,6 +70,10 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
   /** Gullets done or asked about, and which of them were asked about. */
   let gullets = 0;
   let doubts: number[] = [];
+  let wrong: (Trouble | null)[] = [];
+  const said = new Set<Trouble>();
+  let skatedS: number[] = [];
+  let pending: Trouble | null = null;
 
   const spreads = (gapS: number, of: FilerEar['restS']): number => Math.log(gapS / of.middle) / of.spread;
   const begin = (from: number | null): void => {
@@ -65,6 +81,14 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
     unsure = false;
     maskedS = 0;
     beforeS = from;
+  };
+
+  /** Told once: two of the last three strokes say so. */
+  const wrongBy = (now: Trouble | null): Trouble | null => {
+    wrong = [...wrong, now].slice(-WRONG.of);
+    if (now === null || said.has(now) || wrong.filter((one) => one === now).length < WRONG.strokes) return null;
+    said.add(now);
+    return now;
   };
 
   /** A gullet that closed as it was to close teaches. */
@@ -99,6 +123,14 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
         return { is: 'doubt', atS: heard.atS, doubt: kind, strokes: strokes.length, restless };
       };
       const { stroke } = heard;
+      if (heard.skated) {
+        skatedS = [...skatedS.filter((at) => heard.atS - at < SKATES_WITHIN_S), heard.atS];
+        if (skatedS.length > 1) {
+          skatedS = [];
+          return doubt('skate');
+        }
+      }
+      const trouble = stroke && stroke.confidence > SURE ? wrongBy(stroke.trouble) : null;
       // Far longer than a push is another noise, and a push may lie under it.
       if (stroke && stroke.confidence <= NONE && stroke.lengthShare > 1.5) maskedS += stroke.toS - stroke.fromS;
       if (stroke && stroke.confidence > NONE && stroke.fromS >= sinceS) {
@@ -117,7 +149,14 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
         } else if (gapS !== null && gapS > LONG * ear.moveS.middle && maskedS > 0.6 * ear.pushS.middle) return doubt('masked');
         if (strokes.length > wanted + EXTRA) return doubt('more');
         maskedS = 0;
-        return { is: 'stroke', atS: heard.atS, count: strokes.length, confidence: stroke.confidence };
+        if (trouble) pending = trouble;
+        const { fromS, toS, confidence } = stroke;
+        return { is: 'stroke', atS: heard.atS, fromS, toS, count: strokes.length, confidence };
+      }
+      if (pending) {
+        const own = pending;
+        pending = null;
+        return { is: 'trouble', atS: heard.atS, trouble: own };
       }
       if (!last || heard.sounding) return null;
       const pauseS = heard.atS - last.toS;

@@ -5,6 +5,8 @@ import type { FilerEar } from './filer-ear';
 import { HOLD_S } from './find-bursts';
 import type { SoundFloor } from './sound-floor';
 import { soundFloor } from './sound-floor';
+import type { Trouble } from './stroke-trouble';
+import { skates, troubleIn } from './stroke-trouble';
 
 /** A push that was heard. Seconds since the listening began. */
 export interface HeardStroke {
@@ -16,6 +18,8 @@ export interface HeardStroke {
   /** Beside the filer's own pushes: loudness dB, length as a share. */
   readonly overLevelDb: number;
   readonly lengthShare: number;
+  /** What was wrong with it. */
+  readonly trouble: Trouble | null;
 }
 
 /** One frame's finding: what is going on, and what has just ended. */
@@ -27,6 +31,8 @@ export interface Heard {
   readonly masked: boolean;
   /** What has ended by now, if it may have been a push. */
   readonly stroke: HeardStroke | null;
+  /** A push's length of hiss without a bite has just been heard. */
+  readonly skated: boolean;
 }
 
 /** A pause of the threshold under the push's own level, at the most. dB */
@@ -43,6 +49,8 @@ const ODDS = 20;
 const ELSEWHERE = 12;
 /** A push is masked where the room holds so much of its power. */
 const MASK_DB = -2;
+/** A hiss of this share of a push's length is a file that slides. */
+const SKATE_SHARE = 0.5;
 /** Shorter or quieter by far, nobody asks whether it was a push. */
 const SCRAP_LENGTH = 0.35;
 
@@ -63,7 +71,10 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
   let n = 0;
   let [from, last, sum] = [-1, -1, 0];
   const bands = new Float64Array(BANDS);
-  let bandFrames = 0;
+  /** The frames of what sounds now. */
+  let own: BandFrame[] = [];
+  let gainsDb: number[] = [];
+  let [hiss, hissLast] = [0, -1];
 
   const ended = (): HeardStroke | null => {
     // Smoothing lays an edge half its reach late.
@@ -76,7 +87,7 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
     const z = [
       Math.log(lengthShare) / Math.max(ear.pushS.spread, LEAST.length),
       (level - ear.levelDb.middle) / Math.max(ear.levelDb.spread, LEAST.levelDb),
-      profileOff(bands, bandFrames, ear.profile, level) / LEAST.profileDb,
+      profileOff(bands, own.length, ear.profile, level) / LEAST.profileDb,
     ].reduce((square, v) => square + v * v, 0);
     // A push lies about its middle in three ways; what is none lies anywhere within some spreads.
     const odds = ODDS * Math.exp(-z / 2) * (ELSEWHERE / 3) ** 3 * 0.25;
@@ -87,6 +98,7 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
       levelDb: level,
       overLevelDb: level - ear.levelDb.middle,
       lengthShare,
+      trouble: troubleIn(own, gainsDb),
     };
   };
 
@@ -107,22 +119,32 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
         if (level > overDb) {
           [from, last, sum] = [n, n, Math.max(0, smooth)];
           bands.fill(0);
-          bandFrames = 0;
+          [own, gainsDb] = [[], []];
         }
       } else if (level > overDb - HYSTERESIS_DB) {
         last = n;
         sum += Math.max(0, smooth);
         for (let b = 0; b < BANDS; b++)
           bands[b] = (bands[b] as number) + (frame.powers[b] as number) - (floor.powers[b] as number);
-        bandFrames++;
+        own.push(frame);
+        gainsDb.push(Math.max(toDb(gain), ear.levelDb.middle - 20));
       } else if (n - last > hold) {
         stroke = ended();
         from = -1;
       }
+      // A hiss counts by its frames, a dip in it included.
+      let skated = false;
+      if (level <= overDb && skates(frame.powers, floor.powers, ear.profile, ear.levelDb.middle)) {
+        hiss++;
+        hissLast = n;
+      } else if (hiss > 0 && n - hissLast > hold) {
+        skated = hiss * FRAME_S > SKATE_SHARE * ear.pushS.middle;
+        hiss = 0;
+      }
       const masked = maskOf(frame.powers, floor.powers, ear.profile, ear.levelDb.middle) && level <= overDb;
       const atS = n * FRAME_S;
       n++;
-      return { atS, sounding: from >= 0, masked, stroke };
+      return { atS, sounding: from >= 0, masked, stroke, skated };
     },
   };
 }

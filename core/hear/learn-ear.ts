@@ -17,7 +17,7 @@ export type Learned =
 const PUSH_S = { least: 0.12, most: 2.5 };
 /** Loudness is looked at in steps, and what is found must stand over so many of them. dB */
 const STEP_DB = 0.5;
-const STANDS_DB = 4;
+const STANDS_DB = 1.5;
 /** The gain of so many frames together. */
 const SMOOTH = 2;
 /** Before anybody was heard: spreads of lengths and pauses of a usual hand, and what they count for, in readings. Judgement, no source. */
@@ -109,13 +109,13 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
   // First by a sound that is alike in every band; then once more by what that found.
   let profile: readonly number[] = Array.from({ length: BANDS }, () => 1);
   let found: { readonly bursts: readonly Burst[]; readonly standsDb: number } | null = null;
-  let levels = new Float32Array();
+  let levels: Float32Array = new Float32Array();
   let nearest = 0;
   for (let round = 0; round < 2; round++) {
     levels = levelsOf(frames, floor, profile, lines);
     const loudest = levels.reduce((most, db) => Math.max(most, db), NOTHING_DB);
     found = null;
-    let run: { bursts: readonly Burst[]; from: number; to: number } | null = null;
+    let run: { readonly from: number; readonly to: number } | null = null;
     for (let over = loudest - 1; over > loudest - 30; over -= STEP_DB) {
       const bursts = likePushes(burstsOf(levels, over), wanted);
       if (Math.abs(bursts.length - wanted) < Math.abs(nearest - wanted)) nearest = bursts.length;
@@ -123,8 +123,8 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
         run = null;
         continue;
       }
-      run = run ? { ...run, to: over } : { bursts, from: over, to: over };
-      const standsDb: number = run.from - run.to;
+      run = { from: run?.from ?? over, to: over };
+      const standsDb = run.from - run.to;
       if (!found || standsDb > found.standsDb)
         found = { bursts: likePushes(burstsOf(levels, (run.from + run.to) / 2), wanted), standsDb };
     }

@@ -48,6 +48,8 @@ export interface FilingWish {
   readonly noise?: NoiseKind;
   /** A stroke's level over the noise where that sounds, dB; over the room's own it is 45. */
   readonly snrDb?: number;
+  /** The noise begins when so many gullets are done: what was learned was learned in a quiet room. */
+  readonly noiseAfterGullet?: number;
   readonly seed?: number;
   /** Something goes wrong from this gullet on, counted from 1. */
   readonly trouble?: { readonly kind: 'screech' | 'chatter' | 'skate'; readonly fromGullet: number };
@@ -172,7 +174,8 @@ export function madeFiling(wish: FilingWish): FilingRecording {
   const other = besideOf(wish, samples, rate, seed, noise);
   if (other) {
     const otherGain = (STROKE_RMS * 10 ** (-snrDb / 20)) / rmsOf(other.sound, other.active);
-    for (let i = 0; i < samples; i++) sound[i] = (sound[i] as number) + otherGain * (other.sound[i] as number);
+    const from = Math.round((doneS[(wish.noiseAfterGullet ?? 0) - 1] ?? 0) * rate);
+    for (let i = from; i < samples; i++) sound[i] = (sound[i] as number) + otherGain * (other.sound[i] as number);
   }
   return { rate, samples: sound, strokes: strokes.map(({ gullet, fromS, toS }) => ({ gullet, fromS, toS })), doneS };
 }
