@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HOWS } from '@odontis/core/work/place-keeping';
 import { moment, uuid } from './fields';
 import { stage } from './ticket';
 
@@ -8,6 +9,8 @@ export const benchEvent = z.object({
   stop: z.number().int().nonnegative(),
   action: z.enum(['done', 'back']),
   at: moment,
+  /** How it came to count as done. Left out by screens of before, which knew but one way. */
+  how: z.enum(HOWS).default('gullet'),
 });
 export type BenchEvent = z.infer<typeof benchEvent>;
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { calibrationReading } from '@odontis/core/calibration/hand';
+import { placeKeeping, USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
 import { requiredText, uuid } from './fields';
 import { role } from './roles';
 import { newCode, newPassword, PASSWORD_SIGNS } from './secrets';
@@ -15,6 +16,8 @@ export type NewPerson = z.infer<typeof newPerson>;
 export const person = newPerson.extend({
   id: z.number().int(),
   calibrations: z.array(calibrationReading),
+  /** How they keep the place at the vise. */
+  place: placeKeeping.default(USUAL_PLACE_KEEPING),
   /** Somebody who left is let in nowhere; what they did keeps their name. */
   here: z.boolean(),
   hasPassword: z.boolean(),

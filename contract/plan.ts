@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HOWS } from '@odontis/core/work/place-keeping';
 import { PULL_FILINGS } from '@odontis/core/pull/pull-tooth';
 import { RAKER_TIPS } from '@odontis/core/raker/raker-plan';
 import { bandWish } from '@odontis/core/work/families/band/inputs';
@@ -65,6 +66,8 @@ export const acceptedPlan = z
     why: z.string(),
     /** Indices of the stops that are done. */
     done: z.array(z.int()).readonly(),
+    /** How many of them came to be done how. */
+    how: z.partialRecord(z.enum(HOWS), z.int()).readonly().default({}),
     /** The longest time away from the vise in the middle of the work, where one stands out. */
     pause: z.object({ afterStop: z.int(), minutes: z.number() }).readonly().nullable(),
   })

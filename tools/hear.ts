@@ -34,7 +34,9 @@ function spoken(): Float32Array | null {
     const wav = readFileSync(file);
     const rate = wav.readUInt32LE(24);
     const from = wav.indexOf('data') + 8;
-    const source = new Int16Array(wav.buffer.slice(wav.byteOffset + from, wav.byteOffset + wav.length - (wav.length - from) % 2));
+    const source = new Int16Array(
+      wav.buffer.slice(wav.byteOffset + from, wav.byteOffset + wav.length - ((wav.length - from) % 2)),
+    );
     return Float32Array.from({ length: Math.floor((source.length * RATE) / rate) }, (_, i) => {
       const at = (i * rate) / RATE;
       const [k, part] = [Math.floor(at), at % 1];
@@ -56,7 +58,10 @@ function report(name: string, runs: readonly HeardRun[], cpuS: number): void {
   const doubts: Record<string, number> = {};
   for (const doubt of runs.flatMap((run) => run.doubts)) doubts[doubt] = (doubts[doubt] ?? 0) + 1;
   console.log(
-    `${name.padEnd(34)} right ${share(sum((r) => r.counted - r.invented), strokes).padStart(8)} of ${strokes}` +
+    `${name.padEnd(34)} right ${share(
+      sum((r) => r.counted - r.invented),
+      strokes,
+    ).padStart(8)} of ${strokes}` +
       ` · by ear ${sum((r) => r.byEar)} of ${sum((r) => (r.learned ? r.gullets : 0))}` +
       ` · SKIPPED ${sum((r) => r.skipped)} · behind ${sum((r) => r.lagged)}` +
       ` · asked ${JSON.stringify(doubts)}` +
@@ -67,7 +72,8 @@ function report(name: string, runs: readonly HeardRun[], cpuS: number): void {
 }
 
 const voice = NOISES.includes('a speaking program') ? spoken() : null;
-if (NOISES.includes('a speaking program') && !voice) console.log('No espeak-ng on this machine: its voice is left out.');
+if (NOISES.includes('a speaking program') && !voice)
+  console.log('No espeak-ng on this machine: its voice is left out.');
 for (const noise of NOISES)
   for (const [hand, name] of [
     [LIFTING, 'lifts'],

@@ -41,5 +41,4 @@ const OF = new Int8Array(BANDS);
 /** What a band's power is worth: the root of its lines, no more than a few. */
 export const bandWeights = (lines: readonly number[]): number[] => lines.map((n) => Math.sqrt(Math.min(n, 16)));
 
-export const toDb = (power: number): number =>
-  power <= 10 ** (NOTHING_DB / 10) ? NOTHING_DB : 10 * Math.log10(power);
+export const toDb = (power: number): number => (power <= 10 ** (NOTHING_DB / 10) ? NOTHING_DB : 10 * Math.log10(power));

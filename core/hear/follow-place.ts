@@ -146,7 +146,8 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
           // In a gullet the pause must be a rest's: nearer to that than to a move's by far.
           if (spreads(gapS, ear.restS) > NEARER && -spreads(gapS, ear.moveS) < spreads(gapS, ear.restS))
             return doubt(strokes.length <= wanted ? 'fewer' : 'more');
-        } else if (gapS !== null && gapS > LONG * ear.moveS.middle && maskedS > 0.6 * ear.pushS.middle) return doubt('masked');
+        } else if (gapS !== null && gapS > LONG * ear.moveS.middle && maskedS > 0.6 * ear.pushS.middle)
+          return doubt('masked');
         if (strokes.length > wanted + EXTRA) return doubt('more');
         maskedS = 0;
         if (trouble) pending = trouble;

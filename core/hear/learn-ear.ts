@@ -1,11 +1,12 @@
 import { mean, median, quantileSorted } from 'simple-statistics';
 import type { BandFrame } from './band-frames';
 import { BANDS, FRAME_S } from './band-frames';
-import { bandGain, bandWeights, NOTHING_DB, toDb } from './band-gain';
+import { bandGain, bandWeights, toDb } from './band-gain';
 import type { FilerEar, Spread } from './filer-ear';
 import { movesAreHeard } from './filer-ear';
 import type { Burst } from './find-bursts';
 import { burstsOf } from './find-bursts';
+import { lengthS, SCRAP_SHARE, separatePushes } from './separate-pushes';
 
 /** Why nothing could be learned. */
 export const UNLEARNED = ['silence', 'too-few', 'not-as-many', 'as-loud', 'uneven', 'no-pauses'] as const;
@@ -13,17 +14,12 @@ export type Learned =
   | { readonly ok: true; readonly ear: FilerEar; readonly strokes: readonly Burst[] }
   | { readonly ok: false; readonly code: (typeof UNLEARNED)[number]; readonly heard: number };
 
-/** A push is no shorter than this, nor longer. s */
-const PUSH_S = { least: 0.12, most: 2.5 };
-/** Loudness is looked at in steps, and what is found must stand over so many of them. dB */
-const STEP_DB = 0.5;
+/** Pushes stand clear of what is none over a range of thresholds so wide. dB */
 const STANDS_DB = 1.5;
 /** The gain of so many frames together. */
 const SMOOTH = 2;
 /** Before anybody was heard: spreads of lengths and pauses of a usual hand, and what they count for, in readings. Judgement, no source. */
 const USUAL = { pushS: 0.15, restS: 0.13, moveS: 0.17, levelDb: 2, counts: 3 };
-/** Beside the pushes of so long a burst of this share of their length is a voice's hiss or a click. */
-const SCRAP_SHARE = 0.55;
 
 /** A file drawn back begins so soon after its push; what else is as long as a push must be so much quieter. */
 const BACK_WITHIN_S = 0.3;
@@ -31,8 +27,6 @@ const ELSE_UNDER_DB = 9;
 
 /** Pushes of one hand differ by less. Judgement, no source. */
 const UNEVEN = { length: 0.22, levelDb: 3.5 };
-
-const lengthS = ({ from, to }: Burst): number => (to - from) * FRAME_S;
 
 /** Gains of frames as levels, dB, over a few frames together. */
 export function levelsOf(
@@ -49,29 +43,6 @@ export function levelsOf(
     for (let k = from; k < to; k++) sum += gains[k] as number;
     return toDb(sum / (to - from));
   });
-}
-
-/** Those that may be pushes: of a push's length, and none much shorter than the longest of as many as were made. */
-function likePushes(bursts: readonly Burst[], wanted: number): Burst[] {
-  const usable = bursts.filter((b) => lengthS(b) >= PUSH_S.least && lengthS(b) <= PUSH_S.most);
-  if (usable.length <= wanted) return usable;
-  const longest = usable
-    .map(lengthS)
-    .sort((a, b) => b - a)
-    .slice(0, wanted);
-  return usable.filter((b) => lengthS(b) > SCRAP_SHARE * median(longest));
-}
-
-/** Cut into groups at the longest pauses; null where the groups are not as many strokes each as they were to be. */
-function grouped(bursts: readonly Burst[], strokes: readonly number[]): boolean {
-  if (bursts.length !== strokes.reduce((sum, n) => sum + n, 0)) return false;
-  const pauses = bursts.slice(1).map((b, i) => b.from - (bursts[i] as Burst).to);
-  const ends = new Set<number>();
-  let at = -1;
-  for (const n of strokes.slice(0, -1)) ends.add((at += n));
-  const moves = pauses.filter((_, i) => ends.has(i));
-  const rests = pauses.filter((_, i) => !ends.has(i));
-  return Math.min(Infinity, ...moves) > Math.max(0, ...rests);
 }
 
 const deviation = (values: readonly number[]): number => {
@@ -108,28 +79,13 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
   );
   // First by a sound that is alike in every band; then once more by what that found.
   let profile: readonly number[] = Array.from({ length: BANDS }, () => 1);
-  let found: { readonly bursts: readonly Burst[]; readonly standsDb: number } | null = null;
   let levels: Float32Array = new Float32Array();
-  let nearest = 0;
+  let separated = separatePushes(levels, strokes);
   for (let round = 0; round < 2; round++) {
     levels = levelsOf(frames, floor, profile, lines);
-    const loudest = levels.reduce((most, db) => Math.max(most, db), NOTHING_DB);
-    found = null;
-    let run: { readonly from: number; readonly to: number } | null = null;
-    for (let over = loudest - 1; over > loudest - 30; over -= STEP_DB) {
-      const bursts = likePushes(burstsOf(levels, over), wanted);
-      if (Math.abs(bursts.length - wanted) < Math.abs(nearest - wanted)) nearest = bursts.length;
-      if (!grouped(bursts, strokes)) {
-        run = null;
-        continue;
-      }
-      run = { from: run?.from ?? over, to: over };
-      const standsDb = run.from - run.to;
-      if (!found || standsDb > found.standsDb)
-        found = { bursts: likePushes(burstsOf(levels, (run.from + run.to) / 2), wanted), standsDb };
-    }
-    if (!found) return no('not-as-many', nearest);
-    const pushes = found.bursts;
+    separated = separatePushes(levels, strokes);
+    const { pushes } = separated;
+    if (!pushes) return no('not-as-many', separated.nearest);
     const raw = Array.from({ length: BANDS }, (_, b) => {
       const own = pushes.flatMap(({ from, to }) => frames.slice(from, to).map(({ powers }) => powers[b] as number));
       return Math.max(0, median(own) - (floor[b] as number));
@@ -138,8 +94,8 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
     if (!(middle > 0)) return no('as-loud', pushes.length);
     profile = raw.map((power) => Math.max(power / middle, 0.02));
   }
-  if (!found || found.standsDb < STANDS_DB) return no('as-loud', wanted);
-  const pushes = found.bursts;
+  const { pushes, standsDb } = separated;
+  if (!pushes || standsDb < STANDS_DB) return no('as-loud', wanted);
   const pauses = pushes.slice(1).map((b, i) => (b.from - (pushes[i] as Burst).to) * FRAME_S);
   const ends = new Set<number>();
   let last = -1;
@@ -155,7 +111,8 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
     (b) => lengthS(b) >= 0.08 && !pushes.some((p) => p.from < b.to && b.from < p.to),
   );
   // A file drawn back follows its push at once; what sounds like a push at any other time is somebody else's.
-  const follows = (b: Burst): boolean => pushes.some((p) => b.from >= p.to && (b.from - p.to) * FRAME_S < BACK_WITHIN_S);
+  const follows = (b: Burst): boolean =>
+    pushes.some((p) => b.from >= p.to && (b.from - p.to) * FRAME_S < BACK_WITHIN_S);
   const pushLengthS = median(pushes.map(lengthS));
   if (others.some((b) => lengthS(b) > SCRAP_SHARE * pushLengthS && levelOf(b) > levelDb - ELSE_UNDER_DB && !follows(b)))
     return no('as-loud', wanted);

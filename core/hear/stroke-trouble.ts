@@ -17,7 +17,10 @@ const LOWER_TO = BANDS / 2;
 const ENDS = 5;
 
 /** What was wrong in the frames of a push. */
-export function troubleIn(frames: readonly Pick<BandFrame, 'lineDb' | 'lineHz'>[], gainsDb: readonly number[]): Trouble | null {
+export function troubleIn(
+  frames: readonly Pick<BandFrame, 'lineDb' | 'lineHz'>[],
+  gainsDb: readonly number[],
+): Trouble | null {
   const lines = frames.filter(({ lineDb }) => lineDb > SCREECH.lineDb).map(({ lineHz }) => lineHz);
   if (lines.length > SCREECH.share * frames.length) {
     const middle = [...lines].sort((a, b) => a - b)[Math.floor(lines.length / 2)] as number;

@@ -109,7 +109,8 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
     }
   }
   const listened = strokes.filter(
-    (one, i) => one.fromS > cutS && (matched.has(i) || !deaf.some((part) => one.toS > part.fromS && one.fromS < part.toS)),
+    (one, i) =>
+      one.fromS > cutS && (matched.has(i) || !deaf.some((part) => one.toS > part.fromS && one.fromS < part.toS)),
   );
   return {
     ...none,

@@ -91,7 +91,17 @@ function voiceOf(random: () => number): readonly Resonance[] {
 }
 
 export function madeFiling(wish: FilingWish): FilingRecording {
-  const { hand, strokes: wanted, rate = 24_000, noise = 'quiet', snrDb = 20, seed = 1, trouble, walkDb = 0, rests = {} } = wish;
+  const {
+    hand,
+    strokes: wanted,
+    rate = 24_000,
+    noise = 'quiet',
+    snrDb = 20,
+    seed = 1,
+    trouble,
+    walkDb = 0,
+    rests = {},
+  } = wish;
   const random = randomFrom(seed);
   for (let k = 0; k < 20; k++) random();
   const voice = voiceOf(random);

@@ -187,6 +187,18 @@ describe('a filer’s own pace', () => {
       ]).takenMinutes,
     ).toBe(0);
   });
+  it('a window pressed at one moment is one stretch; what a rhythm or a card marked measures nothing', () => {
+    const minute = 60_000;
+    const at = (minutes: number, untimed = false) => ({ atMs: minutes * minute, plannedMinutes: 0.5, untimed });
+    expect(timeAtVise([at(0), at(4), at(4), at(4), at(5)])).toEqual({ reckonedMinutes: 2, takenMinutes: 5 });
+    // As one stretch of twenty it may take as long as twenty, though one alone would have been a pause.
+    const window = Array.from({ length: 20 }, () => at(12));
+    expect(timeAtVise([at(0), ...window])).toEqual({ reckonedMinutes: 10, takenMinutes: 12 });
+    expect(timeAtVise([at(0), at(1), at(1.5, true), at(2, true), at(3), at(4)])).toEqual({
+      reckonedMinutes: 1,
+      takenMinutes: 2,
+    });
+  });
   it('the telephone and the night count on neither side', () => {
     const minute = 60_000;
     const stops = [0, 1, 2, 50, 51].map((at) => ({ atMs: at * minute, plannedMinutes: 0.5 }));

@@ -24,6 +24,8 @@ export function paceOf(past: readonly PastTime[]): Pace {
 export interface StopDone {
   readonly atMs: number;
   readonly plannedMinutes: number;
+  /** The moment is no measure: it was marked by a rhythm, or entered afterwards. */
+  readonly untimed?: boolean;
 }
 
 /** A gap longer than this times the stop's own plan, and than the least, is the telephone or the night. */
@@ -35,11 +37,18 @@ const LEAST_PAUSE_MINUTES = 5;
  * after a pause counts neither in what was taken nor in what was reckoned.
  */
 export function timeAtVise(stops: readonly StopDone[]): PastTime {
-  const inOrder = [...stops].sort((a, b) => a.atMs - b.atMs);
+  // What was pressed at one moment, a window of gullets, is one stretch of work.
+  const inOrder: StopDone[] = [];
+  for (const stop of [...stops].sort((a, b) => a.atMs - b.atMs)) {
+    const last = inOrder[inOrder.length - 1];
+    if (last?.atMs === stop.atMs)
+      inOrder[inOrder.length - 1] = { ...last, plannedMinutes: last.plannedMinutes + stop.plannedMinutes };
+    else inOrder.push(stop);
+  }
   let [reckonedMinutes, takenMinutes] = [0, 0];
   inOrder.forEach((stop, i) => {
     const before = inOrder[i - 1];
-    if (!before) return;
+    if (!before || before.untimed || stop.untimed) return;
     const gap = (stop.atMs - before.atMs) / 60_000;
     if (gap > Math.max(LEAST_PAUSE_MINUTES, PAUSE_TIMES * stop.plannedMinutes)) return;
     takenMinutes += gap;

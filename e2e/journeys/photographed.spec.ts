@@ -5,7 +5,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import { codeModules } from '@odontis/core/reference/code-modules';
 import { madePhotograph } from '@odontis/core/reference/made-photograph';
 import { madeLine } from '@odontis/core/reference/made-scan';
-import { beforeFilm } from '../fixtures/film-camera';
+import { beforeDevice } from '../fixtures/own-media';
 import { filmOf, greyPng } from '../fixtures/pictures';
 import { test } from '../fixtures/shop';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
@@ -68,5 +68,5 @@ test('a saw is photographed on its strip: the camera helps, the teeth come out a
     const places = (await kept()).sessions.at(-1)?.readings.filter((r) => r.quantity === 'place') ?? [];
     for (const r of places) expect(Math.abs((r.value as number) - (line[r.place - 1]?.xMm ?? NaN))).toBeLessThan(0.6);
   };
-  await beforeFilm(filmOf(picture), onTablet, { viewport: { width: 800, height: 1280 }, hasTouch: true });
+  await beforeDevice(filmOf(picture), onTablet, { viewport: { width: 800, height: 1280 }, hasTouch: true });
 });

@@ -18,6 +18,7 @@ import { evidenceKept, lineMeasured, newEvidence, sessionDone } from '@odontis/c
 import { keyed } from '@odontis/contract/fields';
 import { machineState } from '@odontis/contract/machine';
 import { labelPrinter, labelWanted, newMessage, newPhotograph, outboxMessage } from '@odontis/contract/notes';
+import { placeKeeping } from '@odontis/core/work/place-keeping';
 import { codeChange, newCalibration, newPerson, passwordChange, person, personChange } from '@odontis/contract/people';
 import { linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
 import { problem, PROBLEM_TYPE } from '@odontis/contract/problem';
@@ -76,6 +77,7 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'PUT /people/:id': { does: 'What somebody does here.', takes: personChange, gives: people },
   'PUT /people/:id/password': { does: 'Chooses a password.', takes: passwordChange, gives: people },
   'PUT /people/:id/code': { does: 'Chooses a code.', takes: codeChange, gives: people },
+  'PUT /people/:id/place': { does: 'Chooses how one keeps the place at the vise.', takes: placeKeeping, gives: people },
   'POST /people/:id/calibrations': {
     does: 'A reading of a hand.',
     takes: newCalibration,

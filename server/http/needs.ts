@@ -28,6 +28,7 @@ export const NEEDS = {
   'PUT /people/:id': 'owner',
   'PUT /people/:id/password': 'counter',
   'PUT /people/:id/code': 'counter',
+  'PUT /people/:id/place': 'filer',
   'POST /people/:id/calibrations': 'filer',
   'GET /changes': 'owner',
   'GET /customers': 'counter',

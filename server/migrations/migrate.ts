@@ -24,6 +24,7 @@ import { pressesAtOnce } from './2026-11-30-presses-at-once';
 import { ordersWithoutWords } from './2026-11-30-orders-without-words';
 import { photographsMeasure } from './2026-11-30-photographs-measure';
 import { cutsForetold } from './2026-11-30-cuts-foretold';
+import { placeKept } from './2026-11-30-place-kept';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -54,6 +55,7 @@ export const MIGRATIONS: readonly Migration[] = [
   ordersWithoutWords,
   photographsMeasure,
   cutsForetold,
+  placeKept,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -84,6 +84,16 @@ describe('plan and bench', () => {
     expect(await shop.db.models.BenchEvent.count({ where: { planId } })).toBe(2000);
   });
 
+  it('keeps how each stop came to count as done; a screen of before, which did not say, pressed at its gullet', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const at = `/api/tickets/${ticket.id}/bench`;
+    const send = (events: object[]) => shop.send('post', at, { planId: plan?.id, events });
+    await send([press(0), { ...press(1), how: 'ear' }, { ...press(2), how: 'ear' }, { ...press(3), how: 'window' }]);
+    const there = (await shop.send('get', `/api/tickets/${ticket.id}`)).body as Dossier;
+    expect(there.plan?.how).toEqual({ gullet: 1, ear: 2, window: 1 });
+    expect((await send([{ ...press(4), how: 'guess' }])).status).toBe(400);
+  });
+
   it('moves to the check when every stop is done, and back when one is undone', async () => {
     const { ticket, plan } = await ticketAt(shop, 'bench');
     const stops = walkOf(plan?.order.steps ?? []);

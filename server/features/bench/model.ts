@@ -9,6 +9,7 @@ export interface BenchEventRow extends Model<InferAttributes<BenchEventRow>, Inf
   action: BenchEvent['action'];
   personId: number;
   happenedAt: Date;
+  how: CreationOptional<BenchEvent['how']>;
   receivedAt: CreationOptional<Date>;
 }
 export const defineBenchEvent = (sequelize: Sequelize) =>
@@ -21,6 +22,7 @@ export const defineBenchEvent = (sequelize: Sequelize) =>
       action: words,
       personId: whole,
       happenedAt: moment,
+      how: words,
       receivedAt: moment,
     }),
   );

@@ -63,7 +63,8 @@ async function readWalk(db: Database, planId: number): Promise<Pair | null> {
   const [walk] = await db.sequelize.query<Walked & { atMs: number }>(
     `SELECT p.body, (extract(epoch FROM p.accepted_at) * 1000)::float8 AS "atMs",
             array_agg(e.stop ORDER BY e.happened_at, e.stop) AS stops,
-            array_agg(extract(epoch FROM e.happened_at) * 1000 ORDER BY e.happened_at, e.stop)::float8[] AS at
+            array_agg(extract(epoch FROM e.happened_at) * 1000 ORDER BY e.happened_at, e.stop)::float8[] AS at,
+            array_agg(e.how ORDER BY e.happened_at, e.stop) AS how
        FROM plan p JOIN bench_event e ON e.plan_id = p.id AND e.action = 'done' WHERE p.id = :planId GROUP BY p.id`,
     { type: QueryTypes.SELECT, replacements: { planId } },
   );

@@ -1,5 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Role } from '@odontis/contract/roles';
+import type { PlaceWay } from '@odontis/core/work/place-keeping';
 import type { Calibration } from '@odontis/core/calibration/hand';
 import { columns, id, maybeMoment, measure, moment, whole, words } from '../../database/columns';
 
@@ -9,11 +10,16 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
   initials: string;
   role: Role;
   leftAt: CreationOptional<Date | null>;
+  placeWay: CreationOptional<PlaceWay>;
+  placeWindow: CreationOptional<number>;
 }
 export const definePerson = (sequelize: Sequelize) =>
   sequelize.define<PersonRow>(
     'person',
-    columns({ id, name: words, initials: words, role: words, leftAt: maybeMoment }),
+    columns({
+      ...{ id, name: words, initials: words, role: words, leftAt: maybeMoment },
+      ...{ placeWay: words, placeWindow: whole },
+    }),
   );
 
 export interface CalibrationRow extends Model<

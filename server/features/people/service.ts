@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { NewCalibration, NewPerson, Person, PersonChange } from '@odontis/contract/people';
 import type { CalibrationReading } from '@odontis/core/calibration/hand';
+import type { PlaceKeeping } from '@odontis/core/work/place-keeping';
 import type { Database } from '../../database/connect';
 import { keepChange } from '../../database/keep-change';
 import { firstOfKey } from '../../database/made-once';
@@ -19,7 +20,7 @@ export async function listPeople(db: Database): Promise<Person[]> {
     ),
   ]);
   const secretOf = new Map(secrets.map((one) => [one.id, one]));
-  return people.map(({ id, name, initials, role, leftAt }) => ({
+  return people.map(({ id, name, initials, role, leftAt, placeWay, placeWindow }) => ({
     id,
     name,
     initials,
@@ -27,6 +28,7 @@ export async function listPeople(db: Database): Promise<Person[]> {
     here: leftAt === null,
     hasPassword: secretOf.get(id)?.hasPassword ?? false,
     hasCode: secretOf.get(id)?.hasCode ?? false,
+    place: { way: placeWay, window: placeWindow },
     calibrations: readings.filter((r) => r.personId === id).map(toReading),
   }));
 }
@@ -66,6 +68,19 @@ export async function changePerson(db: Database, id: number, change: PersonChang
     const after = { role: change.role, here };
     await keepChange(db, who, { kind: 'person-changed', about: `person ${id}`, before, after }, transaction);
   });
+  return listPeople(db);
+}
+
+/** How somebody keeps the place at the vise, chosen by themselves. */
+export async function choosePlaceKeeping(
+  db: Database,
+  id: number,
+  { way, window }: PlaceKeeping,
+  by: number,
+): Promise<Person[]> {
+  if (id !== by) throw new Problem('not-allowed', 'Everybody chooses for themselves how they keep the place.');
+  const [changed] = await db.models.Person.update({ placeWay: way, placeWindow: window }, { where: { id } });
+  if (changed === 0) throw new Problem('not-found', 'There is no such person here.');
   return listPeople(db);
 }
 

@@ -1,3 +1,4 @@
+import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
 import { NOTHING_LEARNED } from '@odontis/core/learn/learned';
 import type { Dossier } from '@odontis/contract/dossier';
 import { Problem } from '../../http/problem';
@@ -30,6 +31,7 @@ describe('a long line', () => {
     dossier: long,
     book: FIRST_BOOK,
     calibrations: [],
+    place: USUAL_PLACE_KEEPING,
     choice: choice(depthMm),
     learned: NOTHING_LEARNED,
   });

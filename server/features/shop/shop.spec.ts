@@ -53,6 +53,19 @@ describe('the shop book and its people', () => {
     expect((await keep(0, 0.1)).status).toBe(400);
   });
 
+  it('keeps how somebody keeps the place at the vise, chosen by themselves alone', async () => {
+    const choose = (place: object, by = shop.person) => shop.send('put', `/api/people/${shop.person}/place`, place, by);
+    const people = (await choose({ way: 'window', window: 12 })).body as Person[];
+    expect(people.map((one) => one.place)).toEqual([
+      { way: 'window', window: 12 },
+      { way: 'gullet', window: 20 },
+    ]);
+    expect((await choose({ way: 'ear', window: 12 }, shop.other)).status).toBe(403);
+    const refused = (await choose({ way: 'card', window: 1 })).body as { errors: { path: string; message: string }[] };
+    expect(refused.errors.map((e) => e.path)).toEqual(['/way', '/window']);
+    expect(((await shop.send('get', '/api/people')).body as Person[])[0]?.place.way).toBe('window');
+  });
+
   it('keeps what a set tool did at its numbers; one without a name is refused in a sentence', async () => {
     const keep = (tool: string, amount: number, didMm: number) =>
       shop.send('post', `/api/people/${shop.other}/calibrations`, {

@@ -16,8 +16,9 @@ const LATEST_SAWS = 25;
 export async function readPace(db: Database, person: number): Promise<Pace> {
   const [walks, jobs] = await Promise.all([
     db.sequelize.query<Walked>(
-      `SELECT p.body, e.stops, e.at FROM plan p
-         JOIN LATERAL (SELECT array_agg(stop ORDER BY happened_at, stop) AS stops, array_agg(extract(epoch FROM happened_at) * 1000 ORDER BY happened_at, stop)::float8[] AS at
+      `SELECT p.body, e.stops, e.at, e.how FROM plan p
+         JOIN LATERAL (SELECT array_agg(stop ORDER BY happened_at, stop) AS stops, array_agg(extract(epoch FROM happened_at) * 1000 ORDER BY happened_at, stop)::float8[] AS at,
+                              array_agg(how ORDER BY happened_at, stop) AS how
                          FROM bench_event WHERE plan_id = p.id AND person_id = :person AND action = 'done') e ON e.stops IS NOT NULL
         ORDER BY p.id DESC LIMIT ${LATEST_SAWS}`,
       { type: QueryTypes.SELECT, replacements: { person } },

@@ -7,6 +7,7 @@ import type { Customer, Ticket } from '@odontis/contract/ticket';
 import type { Pause } from '@odontis/core/band/count-check';
 import { longestPause } from '@odontis/core/band/count-check';
 import { readOrder } from '@odontis/core/work/read-order';
+import type { How } from '@odontis/core/work/place-keeping';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
@@ -64,15 +65,19 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
   waitsNote: row.waitsNote,
 });
 
+function countBy(hows: readonly How[]): Partial<Record<How, number>> {
+  const counts: Partial<Record<How, number>> = {};
+  for (const how of hows) counts[how] = (counts[how] ?? 0) + 1;
+  return counts;
+}
+
 async function readPlan(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<AcceptedPlan | null> {
   const row = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
   if (!row) return null;
-  const marks = await db.models.BenchMark.findAll({
-    where: { planId: row.id },
-    order: ['stop'],
-    raw: true,
-    transaction: t,
-  });
+  const marks = await db.sequelize.query<{ stop: number; how: How }>(
+    `SELECT m.stop, e.how FROM bench_mark m JOIN bench_event e ON e.id = m.event_id WHERE m.plan_id = :id ORDER BY m.stop`,
+    { type: QueryTypes.SELECT, replacements: { id: row.id }, transaction: t },
+  );
   const order = readOrder(row.body);
   return {
     id: row.id,
@@ -84,6 +89,7 @@ async function readPlan(db: Database, ticketId: number, names: Names, t?: Transa
     least: row.leastWay,
     why: (await db.models.PlanReason.findByPk(row.id, { transaction: t }))?.why ?? '',
     done: marks.map((m) => m.stop),
+    how: countBy(marks.map((m) => m.how)),
     pause: order.round ? await readPause(db, row.id, t) : null,
   };
 }

@@ -1,4 +1,6 @@
 import type { PastTime } from '@odontis/core/shop/pace';
+import type { How } from '@odontis/core/work/place-keeping';
+import { isTimed } from '@odontis/core/work/place-keeping';
 import { timeAtVise } from '@odontis/core/shop/pace';
 import { readOrder } from '@odontis/core/work/read-order';
 import { walkOf } from '@odontis/core/work/step';
@@ -8,14 +10,21 @@ export interface Walked {
   readonly body: unknown;
   readonly stops: number[];
   readonly at: number[];
+  readonly how: How[];
 }
 
-export function timeOf({ body, stops, at }: Walked): PastTime {
+export function timeOf({ body, stops, at, how }: Walked): PastTime {
   const { steps } = readOrder(body);
   const walk = walkOf(steps);
   const minutes = (stop: number): number => {
     const step = steps[walk[stop]?.step ?? -1];
     return step ? step.minutes / step.stops.length : 0;
   };
-  return timeAtVise(stops.map((stop, i) => ({ atMs: at[i] as number, plannedMinutes: minutes(stop) })));
+  return timeAtVise(
+    stops.map((stop, i) => ({
+      atMs: at[i] as number,
+      plannedMinutes: minutes(stop),
+      untimed: !isTimed(how[i] as How),
+    })),
+  );
 }

@@ -1,3 +1,4 @@
+import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
 import type { DoorState } from '@odontis/contract/door';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
@@ -25,7 +26,7 @@ export const testShop = (more: Partial<Shop['book']> = {}): Shop => ({
   },
 });
 
-const hand = { calibrations: [], here: true, hasPassword: true, hasCode: true };
+const hand = { place: USUAL_PLACE_KEEPING, calibrations: [], here: true, hasPassword: true, hasCode: true };
 export const testPeople = [
   { ...hand, id: 1, name: 'First Hand', initials: 'FH', role: 'owner' as const },
   { ...hand, id: 2, name: 'Second Hand', initials: 'SH', role: 'filer' as const },
@@ -155,6 +156,7 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
           least: null,
           why: '',
           done: [],
+          how: {},
           pause: null,
         }
       : null,

@@ -45,6 +45,7 @@ import type {
   TicketChange,
 } from '@odontis/contract/ticket';
 import { alikeSaw, counterBook, customerFound, knownSaw, rackRow, ticketNumbered } from '@odontis/contract/ticket';
+import type { PlaceKeeping } from '@odontis/core/work/place-keeping';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Saw } from '@odontis/core/saw/saw';
 import type { Observable } from 'rxjs';
@@ -140,6 +141,9 @@ export class ShopApi {
   }
   setCode(id: number, change: CodeChange): Observable<Person[]> {
     return this.put(persons, `/api/people/${id}/code`, change);
+  }
+  choosePlace(id: number, place: PlaceKeeping): Observable<Person[]> {
+    return this.put(persons, `/api/people/${id}/place`, place);
   }
   shop(): Observable<Shop> {
     return this.get(shop, '/api/shop');

@@ -15,7 +15,13 @@ const step = (at: number[], minutes: number): Step => ({
   reasons: [],
   stops: at.map((gullet) => ({ at: gullet, strokes: 2, heavier: 'even' })),
 });
-const press = (stop: number, action: 'done' | 'back' = 'done') => ({ id: `${stop}${action}`, stop, action, at: '' });
+const press = (stop: number, action: 'done' | 'back' = 'done') => ({
+  id: `${stop}${action}`,
+  stop,
+  action,
+  at: '',
+  how: 'gullet' as const,
+});
 
 describe('the place at the bench', () => {
   const steps = [step([1, 3, 5], 6), step([2, 4], 4)];

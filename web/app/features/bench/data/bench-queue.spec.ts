@@ -20,6 +20,7 @@ const press = (stop: number) => ({
   stop,
   action: 'done' as const,
   at: '2031-05-04T09:00:00Z',
+  how: 'gullet' as const,
 });
 
 describe('presses at the vise', () => {

@@ -17,6 +17,10 @@ import { Notice } from '../../../shared/ui/notice';
 import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '@odontis/contract/step-words';
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
+import type { Standing } from '../data/standing';
+import { PlaceKeeper } from '../state/place-keeper';
+import { EarSign } from './ear-sign';
+import { PlaceWays } from './place-ways';
 import { LoopPicture } from '../../../shared/loop/loop-picture';
 import type { Further } from '@odontis/core/circular/further-strokes';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
@@ -39,8 +43,8 @@ const FILE_MM = 150;
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial, LoopPicture, BandCount, DialAgain],
-  providers: [BenchQueue, EvidenceDesk],
+  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial, LoopPicture, BandCount, DialAgain, EarSign, PlaceWays],
+  providers: [BenchQueue, EvidenceDesk, PlaceKeeper],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -49,6 +53,7 @@ export class BenchPage implements OnDestroy {
   private readonly store = inject(Store);
   private readonly sheet = inject(SawSheet);
   protected readonly queue = inject(BenchQueue);
+  protected readonly keeper = inject(PlaceKeeper);
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
@@ -68,6 +73,12 @@ export class BenchPage implements OnDestroy {
     if (step?.unit !== 'gullet' || !angles) return null;
     const rakeDeg = step.stretch?.rakeDeg ?? angles.rakeDeg;
     return holdForTooth({ rakeDeg, fleamDeg: angles.fleamDeg, slopeDeg: 0, section: 'taper' }, 1, FILE_MM);
+  });
+  /** Nothing stands at a saw that has left the bench. */
+  private readonly standing = computed<Standing | null>(() => {
+    const planId = this.planId();
+    if (planId === null || !this.atBench()) return null;
+    return { planId, steps: this.steps(), walk: this.walk(), place: this.place(), done: this.done() };
   });
   protected readonly left = computed(() => minutesLeft(this.steps(), this.walk(), this.done()));
   protected readonly inStep = computed(() => {
@@ -163,6 +174,7 @@ export class BenchPage implements OnDestroy {
   protected readonly sides = HEAVIER_SIDE_SAYS;
 
   constructor() {
+    this.keeper.follow(this.standing);
     inject(Keys).here.set([
       { keys: 'Space, Enter, Page down', does: 'done: next' },
       { keys: 'Backspace, Page up', does: 'back one' },
@@ -221,6 +233,20 @@ export class BenchPage implements OnDestroy {
   protected says = (step: Parameters<typeof stepSays>[0]): string =>
     stepSays(step, this.speech, this.speech.book(), this.ends());
 
+  /** What the key for next does here. */
+  protected readonly nextSays = computed(() => {
+    const { listening, next, pacedS, way } = this.keeper;
+    if (listening() === 'learning') return `These ${next().length} are done`;
+    if (listening() === 'question') return 'It is done: next';
+    if (listening() === 'between') return 'Go on listening';
+    if (pacedS() !== null) return 'Stop here';
+    if (way() === 'pace') return 'Go, at my pace';
+    return next().length > 1 ? `These ${next().length} are done` : 'Done: next';
+  });
+  protected readonly backSays = computed(() =>
+    this.keeper.listening() === 'question' ? 'Not yet: count anew' : 'Back one',
+  );
+
   protected stepDone(index: number): boolean {
     return index < this.stepIndex();
   }
@@ -229,12 +255,18 @@ export class BenchPage implements OnDestroy {
   protected where(): string {
     const [stop, step] = [this.stop(), this.step()];
     if (!stop || !step) return '';
+    const next = this.keeper.next();
+    if (next.length > 1) return `${this.kindOfPlace(step)}s ${stop.at} to ${next.at(-1)?.at}`;
     if (step.unit === 'window') return `Teeth ${stop.at} to ${stop.to ?? stop.at}`;
-    if (step.unit === 'raker') return `Raker ${stop.at}`;
-    if (step.unit === 'tooth') return `${this.pointed() ? 'Cutter' : 'Tooth'} ${stop.at}`;
+    if (step.unit === 'raker' || step.unit === 'tooth') return `${this.kindOfPlace(step)} ${stop.at}`;
     const teeth = this.accepted()?.order.inputs?.readings ?? [];
     if (stop.at === 0) return 'Before tooth 1';
     return stop.at === teeth.length ? `After tooth ${stop.at}, the last` : `Gullet ${stop.at}`;
+  }
+
+  private kindOfPlace({ unit }: { readonly unit: string }): string {
+    if (unit === 'raker') return 'Raker';
+    return unit === 'tooth' ? (this.pointed() ? 'Cutter' : 'Tooth') : 'Gullet';
   }
 
   /** A fresh reading is another question. */
@@ -253,17 +285,11 @@ export class BenchPage implements OnDestroy {
       );
       return;
     }
-    this.press('done', this.place());
+    this.keeper.done();
   }
 
   protected back(): void {
-    this.press('back', this.place() - 1);
-  }
-
-  private press(action: 'done' | 'back', stop: number): void {
-    const planId = this.planId();
-    if (planId === null || stop < 0 || stop >= this.walk().length || !this.atBench()) return;
-    void this.queue.press(planId, { id: crypto.randomUUID(), stop, action, at: new Date().toISOString() });
+    this.keeper.back();
   }
 
   protected key(event: KeyboardEvent): void {

@@ -1,0 +1,36 @@
+import type { Step, WalkStop } from '@odontis/core/work/step';
+
+/** Where the work stands: the order's steps and stops, and the first stop not done. */
+export interface Standing {
+  readonly planId: number;
+  readonly steps: readonly Step[];
+  readonly walk: readonly WalkStop[];
+  readonly place: number;
+  readonly done: ReadonlySet<number>;
+}
+
+/** Stops that are filed one after the other and can be kept by windows, ear or pace. */
+const KEPT_TOGETHER: ReadonlySet<Step['unit']> = new Set(['gullet', 'tooth', 'raker']);
+
+/** From the present stop on, those of its step still to do, as long as nothing done lies between; a step of one kind only. */
+export function runOf({ steps, walk, place, done }: Standing): WalkStop[] {
+  const first = walk[place];
+  const step = first && steps[first.step];
+  if (!first || !step || !KEPT_TOGETHER.has(step.unit)) return [];
+  const run: WalkStop[] = [];
+  for (const stop of walk.slice(place)) {
+    if (stop.step !== first.step || done.has(stop.index)) break;
+    run.push(stop);
+  }
+  return run;
+}
+
+/** Strokes to be heard at a stop; null where it makes none that a file's rhythm tells. */
+export const strokesHeard = (stop: WalkStop | undefined): number | null =>
+  stop && stop.strokes > 0 ? stop.strokes : null;
+
+/** Seconds a stop takes by the plan. */
+export function secondsOf({ steps }: Pick<Standing, 'steps'>, stop: WalkStop): number {
+  const step = steps[stop.step];
+  return step ? (60 * step.minutes) / step.stops.length : 0;
+}

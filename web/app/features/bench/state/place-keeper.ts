@@ -1,0 +1,304 @@
+import type { Signal } from '@angular/core';
+import { computed, effect, inject, signal, untracked } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
+import type { BenchEarEvent } from '@odontis/core/hear/bench-ear';
+import type { Doubt } from '@odontis/core/hear/follow-place';
+import type { Learned, UNLEARNED } from '@odontis/core/hear/learn-ear';
+import type { Trouble } from '@odontis/core/hear/stroke-trouble';
+import type { How, PlaceKeeping } from '@odontis/core/work/place-keeping';
+import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
+import type { WalkStop } from '@odontis/core/work/step';
+import { firstValueFrom } from 'rxjs';
+import { ShopApi } from '../../../shared/api/shop-api';
+import { ShopPage, shopFeature } from '../../../shared/state/shop.feature';
+import type { HearFault, OpenEar } from '../../../workers/hear-client';
+import { HearClient } from '../../../workers/hear-client';
+import { BenchQueue } from '../data/bench-queue';
+import type { Standing } from '../data/standing';
+import { runOf, secondsOf, strokesHeard } from '../data/standing';
+
+/** What the ear is doing: learning this filer, listening, waiting for an answer, or for the saw to be turned. */
+export type Listening = 'off' | 'asking' | 'learning' | 'listening' | 'question' | 'between';
+
+interface PlaceState {
+  /** Chosen here and now; the shop book has it as soon as the server answers. */
+  readonly chosen: PlaceKeeping | null;
+  readonly listening: Listening;
+  /** How sure the strokes heard at this stop are, one after the other. */
+  readonly ticks: readonly number[];
+  readonly doubt: { readonly kind: Doubt | 'away'; readonly strokes: number } | null;
+  readonly trouble: Trouble | null;
+  readonly fault: HearFault | null;
+  readonly unlearned: (typeof UNLEARNED)[number] | null;
+  readonly mute: boolean;
+  /** It asked too often and gave up. */
+  readonly restless: boolean;
+  /** Seconds of this stop that have gone by; null where no pace runs. */
+  readonly pacedS: number | null;
+  readonly paceFactor: number;
+}
+const initial: PlaceState = {
+  ...{ chosen: null, listening: 'off', ticks: [], doubt: null, trouble: null, fault: null },
+  ...{ unlearned: null, mute: false, restless: false, pacedS: null, paceFactor: 1 },
+};
+
+/** Gullets whose strokes are told before the ear goes by itself, and the fewest that teach. */
+export const LEARNS_FROM = 4;
+const LEAST_LEARNED = 3;
+const PACE_EACH_MS = 200;
+/** A page that was not looked at for so long did not see what was filed. */
+const ASLEEP_MS = 2500;
+
+/** How the place is kept at the vise: stop by stop, by windows, by ear or by a pace; it never runs ahead of the file. */
+export const PlaceKeeper = signalStore(
+  withState(initial),
+  withProps(() => ({
+    queue: inject(BenchQueue),
+    api: inject(ShopApi),
+    client: inject(HearClient),
+    store: inject(Store),
+    /** Where the page says the work stands: true the moment a press is made. */
+    source: signal<Signal<Standing | null>>(signal(null)),
+    /** What is open or running; none of it is shown. */
+    held: {
+      ear: null as OpenEar | null,
+      lock: null as WakeLockSentinel | null,
+      timer: undefined as ReturnType<typeof setInterval> | undefined,
+    },
+  })),
+  withComputed(({ source }) => ({ standing: computed(() => source()()) })),
+  withComputed(({ standing, chosen, listening, paceFactor, store }) => {
+    const person = store.selectSignal(shopFeature.selectPerson);
+    const keeping = computed(() => chosen() ?? person()?.place ?? USUAL_PLACE_KEEPING);
+    const run = computed(() => {
+      const now = standing();
+      return now ? runOf(now) : [];
+    });
+    /** More than one stop lies here that could be kept together. */
+    const together = computed(() => run().length > 1);
+    const way = computed(() => (together() || listening() !== 'off' ? keeping().way : 'gullet'));
+    /** The stops that one press marks. */
+    const next = computed(() => {
+      const wide = listening() === 'learning' ? LEARNS_FROM : way() === 'window' ? keeping().window : 1;
+      const now = standing();
+      const here = now?.walk[now.place];
+      return run().length > 0 ? run().slice(0, wide) : here ? [here] : [];
+    });
+    const canLearn = computed(
+      () =>
+        run().length >= LEAST_LEARNED &&
+        run()
+          .slice(0, LEARNS_FROM)
+          .every((stop) => strokesHeard(stop) !== null),
+    );
+    /** Seconds that the stop in hand takes at this filer's pace. */
+    const stopS = computed(() => {
+      const [now, stop] = [standing(), next()[0]];
+      return now && stop ? secondsOf(now, stop) * paceFactor() : 0;
+    });
+    return { person, keeping, run, together, way, next, canLearn, stopS };
+  }),
+  withMethods((self) => {
+    const { held, queue } = self;
+    const press = (stops: readonly WalkStop[], action: 'done' | 'back', how: How): void => {
+      const planId = self.standing()?.planId;
+      if (planId === undefined) return;
+      const at = new Date().toISOString();
+      for (const { index } of stops)
+        void queue.press(planId, { id: crypto.randomUUID(), stop: index, action, at, how });
+    };
+    const want = (on: boolean): void =>
+      held.ear?.tell({ do: 'want', strokes: on ? (strokesHeard(self.next()[0]) ?? 0) : null });
+    const awake = async (): Promise<void> => {
+      try {
+        held.lock ??= (await navigator.wakeLock?.request('screen')) ?? null;
+        held.lock?.addEventListener('release', () => (held.lock = null));
+      } catch {
+        // A device that will not stay awake: the place waits when it sleeps.
+        held.lock = null;
+      }
+    };
+    const stopPace = (): void => {
+      clearInterval(held.timer);
+      held.timer = undefined;
+      patchState(self, { pacedS: null });
+    };
+    const deafen = (fault: HearFault | null = null): void => {
+      held.ear?.close();
+      held.ear = null;
+      void held.lock?.release();
+      patchState(self, { listening: 'off', ticks: [], doubt: null, mute: false, fault });
+    };
+    const anew = (): void => {
+      held.ear?.tell({ do: 'anew' });
+      patchState(self, { listening: 'listening', ticks: [], doubt: null });
+      want(true);
+    };
+
+    const heard = (event: BenchEarEvent): void => {
+      if (event.is === 'mute' || event.is === 'sound') patchState(self, { mute: event.is === 'mute' });
+      else if (event.is === 'knock' && self.listening() === 'question') answer();
+      else if (self.listening() !== 'listening') return;
+      else if (event.is === 'stroke') patchState(self, { ticks: [...self.ticks(), event.confidence] });
+      else if (event.is === 'trouble') patchState(self, { trouble: event.trouble });
+      else if (event.is === 'done') {
+        patchState(self, { ticks: [], trouble: null });
+        press(self.next(), 'done', 'ear');
+      } else if (event.is === 'doubt') {
+        patchState(self, { listening: 'question', doubt: { kind: event.doubt, strokes: event.strokes } });
+        if (event.restless) {
+          deafen();
+          patchState(self, { restless: true, doubt: { kind: event.doubt, strokes: event.strokes } });
+        }
+      }
+    };
+    const learned = (found: Learned): void => {
+      if (!found.ok) patchState(self, { unlearned: found.code });
+      else {
+        patchState(self, { listening: 'listening', unlearned: null, ticks: [] });
+        settle();
+      }
+    };
+    /** The filer says that the gullet in question is done. */
+    const answer = (): void => {
+      press(self.next(), 'done', 'gullet');
+      anew();
+      settle();
+    };
+    /** Where the next stop is of another step, or makes no strokes, the ear waits until the saw has been turned. */
+    const settle = (): void => {
+      const step = self.standing()?.walk[self.standing()?.place ?? 0]?.step;
+      if (self.listening() === 'listening' && (heardStep !== step || strokesHeard(self.next()[0]) === null)) {
+        patchState(self, { listening: 'between', ticks: [] });
+        want(false);
+      } else if (self.listening() === 'listening') want(true);
+      if (self.pacedS() !== null && heardStep !== step) stopPace();
+    };
+    let heardStep: number | undefined;
+
+    const startPace = (): void => {
+      let begun = performance.now();
+      let looked = begun;
+      heardStep = self.next()[0]?.step;
+      patchState(self, { pacedS: 0 });
+      void awake();
+      held.timer = setInterval(() => {
+        const now = performance.now();
+        const stop = self.next()[0];
+        if (!stop || document.hidden || now - looked > ASLEEP_MS) return stopPace();
+        looked = now;
+        if (now - begun < 1000 * self.stopS()) return patchState(self, { pacedS: (now - begun) / 1000 });
+        begun = now;
+        patchState(self, { pacedS: 0 });
+        press([stop], 'done', 'pace');
+      }, PACE_EACH_MS);
+    };
+
+    return {
+      follow: (standing: Signal<Standing | null>): void => self.source.set(standing),
+      settle,
+      async listen(): Promise<void> {
+        if (held.ear || self.listening() === 'asking') return;
+        patchState(self, {
+          listening: 'asking',
+          fault: null,
+          restless: false,
+          unlearned: null,
+          trouble: null,
+          doubt: null,
+        });
+        const opened = await self.client.open(
+          (answer) => (answer.is === 'learned' ? learned(answer.learned) : answer.events.forEach(heard)),
+          (fault) => deafen(fault),
+        );
+        if (typeof opened === 'string') return deafen(opened);
+        // Closed while the browser was asking.
+        if (self.listening() !== 'asking') return opened.close();
+        held.ear = opened;
+        void awake();
+        heardStep = self.next()[0]?.step;
+        patchState(self, { listening: 'learning' });
+        want(true);
+      },
+      deafen: (): void => deafen(),
+      stopPace,
+      /** The key for next. */
+      done: (): void => {
+        const listening = self.listening();
+        if (listening === 'learning') {
+          const stops = self.next();
+          held.ear?.tell({ do: 'learn', strokes: stops.map((stop) => stop.strokes) });
+          press(stops, 'done', 'window');
+        } else if (listening === 'question') answer();
+        else if (listening === 'between') {
+          heardStep = self.next()[0]?.step;
+          // A stop that makes no strokes is pressed as ever.
+          if (strokesHeard(self.next()[0]) === null) press(self.next(), 'done', 'gullet');
+          else anew();
+        } else if (listening === 'listening') {
+          press(self.next(), 'done', 'gullet');
+          anew();
+          settle();
+        } else if (self.pacedS() !== null) stopPace();
+        else if (self.way() === 'pace') startPace();
+        else press(self.next(), 'done', self.way() === 'window' && self.next().length > 1 ? 'window' : 'gullet');
+      },
+      /** The key for back: an answer where a question stands, a stop to the pace where one runs. */
+      back: (): void => {
+        if (self.listening() === 'question') return anew();
+        if (self.pacedS() !== null) return stopPace();
+        const standing = self.standing();
+        const before = standing?.walk[standing.place - 1];
+        if (before) press([before], 'back', 'gullet');
+        if (self.listening() === 'listening') anew();
+      },
+      async choose(change: Partial<PlaceKeeping>): Promise<void> {
+        const keeping = { ...self.keeping(), ...change };
+        patchState(self, { chosen: keeping });
+        if (keeping.way !== 'ear') deafen();
+        if (keeping.way !== 'pace') stopPace();
+        const id = self.person()?.id;
+        if (id === undefined) return;
+        try {
+          self.store.dispatch(
+            ShopPage.peopleChanged({ people: await firstValueFrom(self.api.choosePlace(id, keeping)) }),
+          );
+        } catch {
+          // Kept at this screen; the shop book learns of it with the next choice.
+        }
+      },
+      looked: (): void => {
+        if (document.hidden) {
+          stopPace();
+          want(false);
+          if (self.listening() === 'listening')
+            patchState(self, { listening: 'question', doubt: { kind: 'away', strokes: self.ticks().length } });
+        } else if (held.ear) {
+          void awake();
+          if (self.listening() === 'learning') {
+            held.ear.tell({ do: 'forget' });
+            want(true);
+          }
+        }
+      },
+      paceOf: (factor: number): void => patchState(self, { paceFactor: factor }),
+    };
+  }),
+  withHooks({
+    onInit(self) {
+      document.addEventListener('visibilitychange', self.looked);
+      effect(() => {
+        self.standing();
+        untracked(self.settle);
+      });
+      // Who keeps a pace goes by their own past.
+      self.api.counterBook().subscribe({ next: ({ pace }) => self.paceOf(pace.factor), error: () => undefined });
+    },
+    onDestroy(self) {
+      document.removeEventListener('visibilitychange', self.looked);
+      self.stopPace();
+      self.deafen();
+    },
+  }),
+);
