@@ -193,7 +193,7 @@ test('a tag’s code is read by a decoder, by the camera and by its number; labe
   await new Counter(page, 'keyboard').button('Print its label');
   await expect(page.getByText(/^Printed\. \d+ labels are left/)).toBeVisible();
 
-  await beforeDevice(await filmOfPdf(tag), async (tablet) => {
+  await beforeDevice({ as: 'camera', file: await filmOfPdf(tag) }, async (tablet) => {
     await arrive(tablet);
     await tablet.getByRole('button', { name: 'Read a tag' }).click();
     await expect(tablet).toHaveURL(/\/ticket\/\d+\/measure$/, { timeout: 30_000 });

@@ -68,5 +68,8 @@ test('a saw is photographed on its strip: the camera helps, the teeth come out a
     const places = (await kept()).sessions.at(-1)?.readings.filter((r) => r.quantity === 'place') ?? [];
     for (const r of places) expect(Math.abs((r.value as number) - (line[r.place - 1]?.xMm ?? NaN))).toBeLessThan(0.6);
   };
-  await beforeDevice(filmOf(picture), onTablet, { viewport: { width: 800, height: 1280 }, hasTouch: true });
+  await beforeDevice({ as: 'camera', file: filmOf(picture) }, onTablet, {
+    viewport: { width: 800, height: 1280 },
+    hasTouch: true,
+  });
 });
