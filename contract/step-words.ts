@@ -1,5 +1,6 @@
 import type { Ends } from '@odontis/core/saw/ends';
 import { theEnd } from '@odontis/core/saw/ends';
+import type { Moment } from '@odontis/core/work/moments';
 import type { Step, StepKind } from '@odontis/core/work/step';
 import type { ShopBook } from './shop';
 
@@ -221,3 +222,9 @@ const EDGE_SAYS = {
   back: 'The file against the back, which looks to the toe, down to the gullet’s bottom.',
   top: 'The file across the top, falling from the tip to the toe, until the bevel is bright all over.',
 } as const;
+
+/** What is done before the next stop, in large letters. */
+export const MOMENT_SAYS: Record<Moment, string> = {
+  'turn-saw': 'Turn the saw round: the other side now',
+  'fresh-corner': 'Turn the file to a fresh corner',
+};

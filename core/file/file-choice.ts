@@ -43,7 +43,7 @@ export interface FileChoice {
 }
 
 /** Strokes a corner lasts on spring-steel saw plate, an estimate from common practice. */
-const STROKES_PER_CORNER = 900;
+export const STROKES_PER_CORNER = 900;
 
 /**
  * Length of the longer flank along the file's face, square to the file:

@@ -8,6 +8,7 @@ import type { Learned, UNLEARNED } from '@odontis/core/hear/learn-ear';
 import type { Trouble } from '@odontis/core/hear/stroke-trouble';
 import type { How, PlaceKeeping } from '@odontis/core/work/place-keeping';
 import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
+import { momentsBefore } from '@odontis/core/work/moments';
 import type { WalkStop } from '@odontis/core/work/step';
 import { firstValueFrom } from 'rxjs';
 import { ShopApi } from '../../../shared/api/shop-api';
@@ -92,12 +93,13 @@ export const PlaceKeeper = signalStore(
           .slice(0, LEARNS_FROM)
           .every((stop) => strokesHeard(stop) !== null),
     );
+    const strokesHere = computed(() => strokesHeard(run()[0]) !== null);
     /** Seconds that the stop in hand takes at this filer's pace. */
     const stopS = computed(() => {
       const [now, stop] = [standing(), next()[0]];
       return now && stop ? secondsOf(now, stop) * paceFactor() : 0;
     });
-    return { person, keeping, run, together, way, next, canLearn, stopS };
+    return { person, keeping, run, together, way, next, canLearn, strokesHere, stopS };
   }),
   withMethods((self) => {
     const { held, queue } = self;
@@ -168,19 +170,27 @@ export const PlaceKeeper = signalStore(
     };
     /** Where the next stop is of another step, or makes no strokes, the ear waits until the saw has been turned. */
     const settle = (): void => {
-      const step = self.standing()?.walk[self.standing()?.place ?? 0]?.step;
-      if (self.listening() === 'listening' && (heardStep !== step || strokesHeard(self.next()[0]) === null)) {
+      const now = self.standing();
+      const step = now?.walk[now.place]?.step;
+      // The saw turned, a fresh corner: begun again by hand.
+      const other =
+        heardStep !== step ||
+        (now !== null && now.place !== heardPlace && momentsBefore(now.steps, now.walk, now.place).length > 0);
+      if (self.listening() === 'listening' && (other || strokesHeard(self.next()[0]) === null)) {
         patchState(self, { listening: 'between', ticks: [] });
         want(false);
       } else if (self.listening() === 'listening') want(true);
-      if (self.pacedS() !== null && heardStep !== step) stopPace();
+      if (self.pacedS() !== null && other) stopPace();
     };
     let heardStep: number | undefined;
+    /** Where a moment was met already. */
+    let heardPlace: number | undefined;
 
     const startPace = (): void => {
       let begun = performance.now();
       let looked = begun;
       heardStep = self.next()[0]?.step;
+      heardPlace = self.standing()?.place;
       patchState(self, { pacedS: 0 });
       void awake();
       held.timer = setInterval(() => {
@@ -218,6 +228,7 @@ export const PlaceKeeper = signalStore(
         held.ear = opened;
         void awake();
         heardStep = self.next()[0]?.step;
+        heardPlace = self.standing()?.place;
         patchState(self, { listening: 'learning' });
         want(true);
       },
@@ -233,6 +244,7 @@ export const PlaceKeeper = signalStore(
         } else if (listening === 'question') answer();
         else if (listening === 'between') {
           heardStep = self.next()[0]?.step;
+          heardPlace = self.standing()?.place;
           // A stop that makes no strokes is pressed as ever.
           if (strokesHeard(self.next()[0]) === null) press(self.next(), 'done', 'gullet');
           else anew();

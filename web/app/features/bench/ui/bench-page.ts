@@ -7,6 +7,9 @@ import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
 import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
+import { linesOfOrder } from '@odontis/core/work/lines-of-order';
+import { momentsBefore } from '@odontis/core/work/moments';
+import { gulletAt } from '@odontis/core/work/tooth-line/gullet-work';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -14,12 +17,13 @@ import { Speech } from '../../../shared/speech/speech';
 import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, stepSays, stepTitle } from '@odontis/contract/step-words';
+import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, MOMENT_SAYS, stepSays, stepTitle } from '@odontis/contract/step-words';
 import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
 import { PlaceKeeper } from '../state/place-keeper';
 import { EarSign } from './ear-sign';
+import { GulletPicture } from './gullet-picture';
 import { PlaceWays } from './place-ways';
 import { LoopPicture } from '../../../shared/loop/loop-picture';
 import type { Further } from '@odontis/core/circular/further-strokes';
@@ -27,6 +31,7 @@ import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { BandCount } from './band-count';
 import type { DialStop } from './dial-again';
 import { DialAgain } from './dial-again';
+import { FileLevel } from './file-level';
 import { FileWay } from './file-way';
 import { ToolTrial } from './tool-trial';
 
@@ -39,11 +44,26 @@ const LEAST_FLAT_MM = 0.0127;
 /** A file of ordinary length, to say by how much its handle lies aside. */
 const FILE_MM = 150;
 
+const manyOf = (place: string): string => (place === 'Tooth' ? 'Teeth' : `${place}s`);
+
 /** At the vise: where am I, what is the next stroke, what number am I aiming for. */
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, FileWay, ToolTrial, LoopPicture, BandCount, DialAgain, EarSign, PlaceWays],
+  imports: [
+    MatButton,
+    RouterLink,
+    Notice,
+    FileLevel,
+    FileWay,
+    ToolTrial,
+    LoopPicture,
+    BandCount,
+    DialAgain,
+    EarSign,
+    GulletPicture,
+    PlaceWays,
+  ],
   providers: [BenchQueue, EvidenceDesk, PlaceKeeper],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
@@ -80,6 +100,30 @@ export class BenchPage implements OnDestroy {
     if (planId === null || !this.atBench()) return null;
     return { planId, steps: this.steps(), walk: this.walk(), place: this.place(), done: this.done() };
   });
+  /** The gullet of the stop in hand, drawn large; null where no taper file stands in one. */
+  protected readonly gullet = computed(() => {
+    const [order, step, stop] = [this.accepted()?.order, this.step(), this.stop()];
+    const line = linesOfOrder(order).find(({ edge }) => edge === null || edge === step?.line);
+    if (!line || !step || !stop) return null;
+    const [walk, done, steps] = [this.walk(), this.done(), this.steps()];
+    const filed = new Set(
+      walk.filter((one) => done.has(one.index) && steps[one.step]?.kind === step.kind).map((one) => one.at),
+    );
+    return gulletAt(line, step, stop, (at) => filed.has(at));
+  });
+  protected readonly gulletPitch = computed(() => this.accepted()?.order.forecast?.tooth.pitchMm ?? 1);
+  /** Where the next stop of this step is. */
+  protected readonly nextAt = computed(() => {
+    const next = this.walk()[this.place() + 1];
+    return next && next.step === this.stepIndex() ? next.at : null;
+  });
+  /** Strokes of the stops that one press marks, where they are not alike. */
+  protected readonly unlike = computed(() => {
+    const next = this.keeper.next();
+    return next.some((stop) => stop.strokes !== next[0]?.strokes) ? next : null;
+  });
+  protected readonly moments = computed(() => momentsBefore(this.steps(), this.walk(), this.place()));
+  protected readonly momentSays = MOMENT_SAYS;
   protected readonly left = computed(() => minutesLeft(this.steps(), this.walk(), this.done()));
   protected readonly inStep = computed(() => {
     const all = this.walk().filter((s) => s.step === this.stepIndex());
@@ -256,7 +300,7 @@ export class BenchPage implements OnDestroy {
     const [stop, step] = [this.stop(), this.step()];
     if (!stop || !step) return '';
     const next = this.keeper.next();
-    if (next.length > 1) return `${this.kindOfPlace(step)}s ${stop.at} to ${next.at(-1)?.at}`;
+    if (next.length > 1) return `${manyOf(this.kindOfPlace(step))} ${stop.at} to ${next.at(-1)?.at}`;
     if (step.unit === 'window') return `Teeth ${stop.at} to ${stop.to ?? stop.at}`;
     if (step.unit === 'raker' || step.unit === 'tooth') return `${this.kindOfPlace(step)} ${stop.at}`;
     const teeth = this.accepted()?.order.inputs?.readings ?? [];
@@ -296,6 +340,8 @@ export class BenchPage implements OnDestroy {
     const onControl = (event.target as HTMLElement | null)?.closest?.(
       'a, button, summary, [role=slider], [role=combobox], select',
     );
+    // Arrows walk through a choice.
+    if ((event.target as HTMLElement | null)?.closest?.('mat-button-toggle-group')) return;
     if (typing(event) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
     if (NEXT_KEYS.has(event.key) && !(onControl && (event.key === 'Enter' || event.key === ' '))) this.next();
     else if (BACK_KEYS.has(event.key)) this.back();

@@ -127,7 +127,7 @@ export class EarSign {
       case 'question':
         return 'Waiting for you.';
       default:
-        return 'Another side or another step: listening goes on when you press.';
+        return 'Another side, step or corner: listening goes on when you press.';
     }
   });
   /** Wanted strokes as empty places, heard ones in them. */

@@ -24,13 +24,10 @@ import type { Step } from '@odontis/core/work/step';
   `,
   styles: `
     svg {
-      width: 260px;
-    }
-    @media (max-width: 500px) {
-      svg {
-        display: block;
-        width: 150px;
-      }
+      display: block;
+      width: 100%;
+      max-width: 260px;
+      max-height: 120px;
     }
     text {
       font-size: 13px;

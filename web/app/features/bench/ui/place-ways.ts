@@ -18,6 +18,7 @@ const WAYS: readonly { readonly way: PlaceWay; readonly says: string }[] = [
 @Component({
   selector: 'od-place-ways',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(click)': 'letGo($event)' },
   imports: [MatButton, MatButtonToggle, MatButtonToggleGroup, MatFormFieldModule, MatInput],
   template: `
     @if (keeper.together() || keeper.listening() !== 'off') {
@@ -57,7 +58,9 @@ const WAYS: readonly { readonly way: PlaceWay; readonly says: string }[] = [
               {{
                 keeper.canLearn()
                   ? 'The microphone of this device hears your strokes. Nothing is kept or sent.'
-                  : 'Too few strokes are left in this step to learn from; press them one by one.'
+                  : keeper.strokesHere()
+                    ? 'Too few strokes are left in this step to learn from; press them one by one.'
+                    : 'No file strokes in this step: press them one by one.'
               }}
             </p>
           } @else {
@@ -78,7 +81,12 @@ const WAYS: readonly { readonly way: PlaceWay; readonly says: string }[] = [
     }
     mat-button-toggle-group {
       display: grid;
-      grid-template-columns: 1fr 1fr;
+      grid-template-columns: repeat(4, auto);
+    }
+    @media (max-width: 500px) {
+      mat-button-toggle-group {
+        grid-template-columns: 1fr 1fr;
+      }
     }
     p {
       margin: 0;
@@ -92,6 +100,12 @@ export class PlaceWays {
   protected readonly ways = WAYS;
   protected readonly bounds = WINDOW_STOPS;
   protected readonly seconds = computed(() => this.keeper.stopS().toFixed(1));
+
+  /** A finger or a mouse that chose leaves the keys to the vise again; who chose by keys stays where they are. */
+  protected letGo(event: MouseEvent): void {
+    const on = document.activeElement;
+    if (event.detail > 0 && on instanceof HTMLElement && on.tagName !== 'INPUT') on.blur();
+  }
 
   /** A number out of bounds is brought within them. */
   protected window(input: HTMLInputElement): void {

@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Flat, PlatePoint } from '@odontis/core/file/file-in-gullet';
+import { fileInGullet } from '@odontis/core/file/file-in-gullet';
+import type { Ends } from '@odontis/core/saw/ends';
+import type { GulletAtStop } from '@odontis/core/work/tooth-line/gullet-work';
+import { Speech } from '../../../shared/speech/speech';
+
+/** A flat narrower than this nobody sees: half a thou. mm */
+const LEAST_FLAT_MM = 0.0127;
+/** Picture units a mm are chosen so that it is about this wide. */
+const WIDTH = 1000;
+/** Seen to either side of the gullet, in pitches; more towards the next stop. */
+const ASIDE = 1.45;
+const TOWARDS = 2.6;
+
+/** The gullet in hand from the side, large and at true proportion: the file in it, what goes, the flats by which the eye goes, the next stop. */
+@Component({
+  selector: 'od-gullet-picture',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (drawn(); as d) {
+      <figure>
+        <svg [attr.viewBox]="d.box" role="img" [attr.aria-label]="d.label">
+          <path class="goes" [attr.d]="d.now" />
+          <path class="steel" [attr.d]="d.after" />
+          @for (flat of d.flats; track $index) {
+            <path class="flat" [attr.d]="flat" [attr.stroke-width]="0.012 * width" />
+          }
+          <path class="file" [attr.d]="d.file" [attr.stroke-width]="0.004 * width" />
+          @for (mark of d.marks; track mark.says) {
+            <text
+              [class.own]="mark.own"
+              [attr.x]="mark.x"
+              [attr.y]="mark.y"
+              [attr.font-size]="(mark.own ? 0.062 : 0.042) * width"
+              text-anchor="middle"
+            >
+              {{ mark.says }}
+            </text>
+          }
+          <text [attr.x]="d.left + 0.01 * width" [attr.y]="d.foot" [attr.font-size]="0.032 * width">
+            {{ ends().heel }}
+          </text>
+          <text [attr.x]="d.left + 0.99 * width" [attr.y]="d.foot" [attr.font-size]="0.032 * width" text-anchor="end">
+            {{ ends().toe }}
+          </text>
+        </svg>
+        <figcaption>
+          @if (d.says) {
+            <b>{{ d.says }}</b>
+          }
+          The file from its handle’s end, at true proportion{{ d.asRead ? '' : ', the teeth as they are to be' }}.
+        </figcaption>
+      </figure>
+    }
+  `,
+  styles: `
+    figure {
+      margin: 0;
+    }
+    svg {
+      width: 100%;
+      max-height: 46vh;
+      background: var(--paper);
+      border: 1px solid var(--rule);
+    }
+    .goes {
+      fill: var(--ink);
+    }
+    .steel {
+      fill: var(--plate);
+    }
+    .flat {
+      stroke: var(--brass);
+      fill: none;
+    }
+    .file {
+      fill: color-mix(in srgb, var(--handle) 30%, transparent);
+      stroke: var(--text);
+      stroke-linejoin: round;
+    }
+    text {
+      fill: var(--text);
+      font-family: 'IBM Plex Sans', sans-serif;
+    }
+    .own {
+      font-weight: 600;
+    }
+    figcaption {
+      font-size: 14px;
+      color: var(--text-quiet);
+    }
+    b {
+      display: block;
+      font-size: 21px;
+      color: var(--text);
+    }
+  `,
+})
+export class GulletPicture {
+  private readonly speech = inject(Speech);
+  readonly gullet = input.required<GulletAtStop>();
+  /** The gullet in hand and the one after it, by their numbers; null where the step ends here. */
+  readonly at = input.required<number>();
+  readonly next = input.required<number | null>();
+  readonly pitchMm = input.required<number>();
+  readonly ends = input<Ends>({ heel: 'heel', toe: 'toe' });
+  protected readonly width = WIDTH;
+
+  protected readonly drawn = computed(() => {
+    const { work, teeth, asRead } = this.gullet();
+    const picture = fileInGullet(work);
+    const pitch = this.pitchMm();
+    const [cx, cy] = picture.corner;
+    const ahead = (this.next() ?? this.at() + 1) >= this.at();
+    const [left, right] = ahead ? [ASIDE, TOWARDS] : [TOWARDS, ASIDE];
+    const scale = WIDTH / ((left + right) * pitch);
+    const put = ([x, y]: PlatePoint): string => `${((x - cx) * scale).toFixed(1)} ${((cy - y) * scale).toFixed(1)}`;
+    const tops = picture.after.filter((_, i) => i % 3 !== 2).map(([, y]) => y);
+    const depth = Math.max(...tops) - cy;
+    const body = (edge: readonly PlatePoint[]): string => {
+      const [first, last] = [edge[0] as PlatePoint, edge[edge.length - 1] as PlatePoint];
+      // The teeth beyond what is drawn go on as plate.
+      const deep = cy - 2 * depth;
+      return `M${[[first[0] - pitch, deep], [first[0] - 0.6 * pitch, cy], ...edge, [last[0] + 0.6 * pitch, cy], [last[0] + pitch, deep]].map((p) => put(p as PlatePoint)).join(' L')} Z`;
+    };
+    const flat = (tooth: number): string[] => {
+      const [a, b] = [picture.after[3 * tooth], picture.after[3 * tooth + 1]];
+      return a && b && b[0] - a[0] > LEAST_FLAT_MM ? [`M${put(a)} L${put(b)}`] : [];
+    };
+    const foot = 0.62 * depth * scale;
+    const above = 1.75 * depth * scale;
+    // A gullet lies after its tooth: halfway between two tips, a pitch apart.
+    const markOf = (gullet: number, own: boolean) => {
+      const index = teeth.indexOf(gullet);
+      const offset = index >= 0 ? index - work.faceOf : gullet - this.at();
+      return { says: String(gullet), own, x: offset * pitch * scale, y: 0.42 * depth * scale };
+    };
+    const next = this.next();
+    const inSight = next !== null && Math.abs(next - this.at()) <= TOWARDS - 0.3;
+    return {
+      box: `${(-left * pitch * scale).toFixed(1)} ${(-above).toFixed(1)} ${WIDTH} ${(above + foot + 12).toFixed(1)}`,
+      left: -left * pitch * scale,
+      foot,
+      now: body(picture.now),
+      after: body(picture.after),
+      file: `M${picture.file.map(put).join(' L')} Z`,
+      flats: teeth.flatMap((_, i) => flat(i)),
+      marks: [markOf(this.at(), true), ...(inSight && next !== null ? [markOf(next, false)] : [])],
+      says: this.flatsSay(picture.heel, picture.toe),
+      label: `The file in gullet ${this.at()}, seen from its handle’s end. ${this.flatsSay(picture.heel, picture.toe)}`,
+      asRead,
+    };
+  });
+
+  /** What the eye goes by: how much of each flat is left when it is filed so far. */
+  private flatsSay(heel: Flat | null, toe: Flat | null): string {
+    const of = (flat: Flat | null, end: string): string[] => {
+      if (!flat || flat.nowMm < LEAST_FLAT_MM) return [];
+      const gone = flat.afterMm < LEAST_FLAT_MM;
+      const left = flat.afterMm / flat.nowMm;
+      const share = left > 0.4 && left < 0.6 ? 'to half' : `down to ${this.speech.fine(flat.afterMm)}`;
+      return [`${end} flat ${gone ? 'until just gone' : share}`];
+    };
+    const parts = [...of(heel, this.ends().heel), ...of(toe, this.ends().toe)];
+    const text = parts.join(', ');
+    return text === '' ? '' : `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+  }
+}
