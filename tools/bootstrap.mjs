@@ -17,6 +17,7 @@ const commands = [
   'kills',
   'hostile',
   'scenes',
+  'hear',
   'audit',
   'shots',
   'demo-pictures',

@@ -1,4 +1,5 @@
 import type { BenchEvent } from '@odontis/contract/bench';
+import type { How } from '@odontis/core/work/place-keeping';
 import type { Step, WalkStop } from '@odontis/core/work/step';
 
 /** Where the technician is: stops done as the server knows, with the presses still on their way. */
@@ -40,4 +41,18 @@ export function minutesLeft(steps: readonly Step[], walk: readonly WalkStop[], d
     const step = steps[stop.step];
     return done.has(stop.index) || !step ? sum : sum + step.minutes / step.stops.length;
   }, 0);
+}
+
+const HOW_SAYS = [
+  ['gullet', 'one by one'],
+  ['window', 'by windows'],
+  ['ear', 'by ear'],
+  ['pace', 'at a pace'],
+  ['card', 'off the card'],
+] as const;
+
+/** How the stops came to be done, in a sentence; null where each was pressed at its own. */
+export function howSays(how: Readonly<Partial<Record<How, number>>>): string | null {
+  const parts = HOW_SAYS.flatMap(([one, says]) => (how[one] ? [`${how[one]} ${says}`] : []));
+  return parts.length > (how.gullet ? 1 : 0) ? `Stops done: ${parts.join(', ')}.` : null;
 }

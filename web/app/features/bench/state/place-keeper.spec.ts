@@ -103,6 +103,15 @@ describe('the place kept at the vise', () => {
     expect(pressed.length).toBe(count);
   });
 
+  it('off the card: every stop of the ticked steps that is not done, and no other', () => {
+    keeper.done();
+    const here = walk[from]?.step ?? 0;
+    keeper.enterCard(new Set([here, here + 1]));
+    expect(pressed.filter((event) => event.how === 'card').map((event) => event.stop)).toEqual(
+      walk.filter((stop) => [here, here + 1].includes(stop.step) && stop.index > from).map((stop) => stop.index),
+    );
+  });
+
   it('by ear: learns from four, goes on by what is heard, asks, and waits where another step begins', async () => {
     choose({ way: 'ear' });
     await keeper.listen();

@@ -265,6 +265,16 @@ export const PlaceKeeper = signalStore(
         if (before) press([before], 'back', 'gullet');
         if (self.listening() === 'listening') anew();
       },
+      /** Steps ticked on the shop's card: every stop of theirs that is not done yet. */
+      enterCard: (ticked: ReadonlySet<number>): void => {
+        const now = self.standing();
+        if (now)
+          press(
+            now.walk.filter((stop) => ticked.has(stop.step) && !now.done.has(stop.index)),
+            'done',
+            'card',
+          );
+      },
       async choose(change: Partial<PlaceKeeping>): Promise<void> {
         const keeping = { ...self.keeping(), ...change };
         patchState(self, { chosen: keeping });

@@ -52,6 +52,34 @@ describe('the bench page', () => {
     expect(drawing?.work?.todo.size).toBeGreaterThan(5);
   });
 
+  it('boxes of the card are entered in one go', async () => {
+    const page = fixture.nativeElement as HTMLElement;
+    const button = (says: string): HTMLButtonElement =>
+      [...page.querySelectorAll('button')].find((one) => one.textContent.includes(says)) as HTMLButtonElement;
+    button('Enter the card').click();
+    await fixture.whenStable();
+    const boxes = [...page.querySelectorAll<HTMLInputElement>('od-card-boxes input')];
+    expect(boxes.length).toBe(dossier.plan?.order.steps.length ?? 0);
+    boxes[0]?.click();
+    boxes[1]?.click();
+    await fixture.whenStable();
+    button('These 2 steps are done').click();
+    await fixture.whenStable();
+    expect(text('.where')).toMatch(/^Joint/);
+    expect(page.querySelectorAll('od-card-boxes input').length).toBe(0);
+  });
+
+  it('draws the file in its gullet and says a moment before the other side', async () => {
+    for (let i = 0; i < 3; i++) await key('Enter');
+    const page = fixture.nativeElement as HTMLElement;
+    expect(page.querySelector('od-gullet-picture svg')?.getAttribute('aria-label')).toContain('The file in gullet');
+    expect(page.querySelectorAll('od-gullet-picture path').length).toBeGreaterThan(2);
+    expect(page.querySelector('od-file-level svg')?.getAttribute('aria-label')).toContain('level');
+    const set = stops.find((stop) => dossier.plan?.order.steps[stop.step]?.side === 'right');
+    for (let i = 3; i < (set?.index ?? 0); i++) await key('PageDown');
+    expect(text('.moment')).toBe('Turn the saw round: the other side now');
+  });
+
   it('a fast foot on the pedal loses nothing while answers come in between', async () => {
     for (let i = 0; i < 30; i++) {
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', bubbles: true, cancelable: true }));

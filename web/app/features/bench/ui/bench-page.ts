@@ -7,9 +7,7 @@ import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
 import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
-import { linesOfOrder } from '@odontis/core/work/lines-of-order';
 import { momentsBefore } from '@odontis/core/work/moments';
-import { gulletAt } from '@odontis/core/work/tooth-line/gullet-work';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
@@ -18,21 +16,18 @@ import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.fe
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, MOMENT_SAYS, stepSays, stepTitle } from '@odontis/contract/step-words';
-import { doneStops, minutesLeft, placeOf, workOf } from '../data/bench-place';
+import { doneStops, howSays, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
 import { PlaceKeeper } from '../state/place-keeper';
+import { BenchViews } from './bench-views';
+import { CardBoxes } from './card-boxes';
 import { EarSign } from './ear-sign';
-import { GulletPicture } from './gullet-picture';
 import { PlaceWays } from './place-ways';
-import { LoopPicture } from '../../../shared/loop/loop-picture';
 import type { Further } from '@odontis/core/circular/further-strokes';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
-import { BandCount } from './band-count';
 import type { DialStop } from './dial-again';
 import { DialAgain } from './dial-again';
-import { FileLevel } from './file-level';
-import { FileWay } from './file-way';
 import { ToolTrial } from './tool-trial';
 
 const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
@@ -50,20 +45,7 @@ const manyOf = (place: string): string => (place === 'Tooth' ? 'Teeth' : `${plac
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatButton,
-    RouterLink,
-    Notice,
-    FileLevel,
-    FileWay,
-    ToolTrial,
-    LoopPicture,
-    BandCount,
-    DialAgain,
-    EarSign,
-    GulletPicture,
-    PlaceWays,
-  ],
+  imports: [MatButton, RouterLink, Notice, ToolTrial, DialAgain, BenchViews, CardBoxes, EarSign, PlaceWays],
   providers: [BenchQueue, EvidenceDesk, PlaceKeeper],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
@@ -100,23 +82,8 @@ export class BenchPage implements OnDestroy {
     if (planId === null || !this.atBench()) return null;
     return { planId, steps: this.steps(), walk: this.walk(), place: this.place(), done: this.done() };
   });
-  /** The gullet of the stop in hand, drawn large; null where no taper file stands in one. */
-  protected readonly gullet = computed(() => {
-    const [order, step, stop] = [this.accepted()?.order, this.step(), this.stop()];
-    const line = linesOfOrder(order).find(({ edge }) => edge === null || edge === step?.line);
-    if (!line || !step || !stop) return null;
-    const [walk, done, steps] = [this.walk(), this.done(), this.steps()];
-    const filed = new Set(
-      walk.filter((one) => done.has(one.index) && steps[one.step]?.kind === step.kind).map((one) => one.at),
-    );
-    return gulletAt(line, step, stop, (at) => filed.has(at));
-  });
-  protected readonly gulletPitch = computed(() => this.accepted()?.order.forecast?.tooth.pitchMm ?? 1);
-  /** Where the next stop of this step is. */
-  protected readonly nextAt = computed(() => {
-    const next = this.walk()[this.place() + 1];
-    return next && next.step === this.stepIndex() ? next.at : null;
-  });
+  /** How the stops came to be done, where not each was pressed at its own. */
+  protected readonly howKept = computed(() => howSays(this.accepted()?.how ?? {}));
   /** Strokes of the stops that one press marks, where they are not alike. */
   protected readonly unlike = computed(() => {
     const next = this.keeper.next();
@@ -167,29 +134,6 @@ export class BenchPage implements OnDestroy {
       (this.accepted()?.order.forecast?.rakers?.endRakers.includes(this.stop()?.at ?? 0) ?? false),
   );
   protected readonly atBench = computed(() => ['bench', 'check'].includes(this.dossier()?.ticket.stage ?? ''));
-  /** The loop as it hangs: what is between the jaws, how far this circuit is done. */
-  protected readonly loop = computed(() => {
-    const [step, stop, round] = [this.step(), this.stop(), this.accepted()?.order.round];
-    if (!step || !stop || round?.family !== 'band') return null;
-    const { teeth, windows } = round.forecast;
-    const windowed = step.unit === 'window';
-    const window = windowed ? step.stops.findIndex((one) => one.at === stop.at) + 1 : 0;
-    const hung =
-      windowed ||
-      this.steps()
-        .slice(0, this.stepIndex())
-        .some((one) => one.kind === 'uncoil');
-    return {
-      teeth,
-      windows,
-      window,
-      hung,
-      from: windowed ? stop.at : 0,
-      to: windowed ? (stop.to ?? stop.at) : 0,
-      doneTo: windowed ? stop.at - 1 : 0,
-      each: round.forecast.each,
-    };
-  });
   /** A chipper's tooth that loses metal here: the dial is read between its strokes. */
   protected readonly dial = computed<DialStop | null>(
     () => {
