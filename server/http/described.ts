@@ -135,6 +135,7 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   },
   'GET /tickets/:id/quote.pdf': { does: 'The quote of a visit.', gives: PDF },
   'GET /tickets/:id/report.pdf': { does: 'The customer’s report.', gives: PDF },
+  'GET /tickets/:id/aids.pdf': { does: 'Aids of its plan at true scale.', asks: ['paper'], gives: PDF },
   'GET /tickets/:id/card.pdf': { does: 'The shop’s own card: its order, and the cut it promises.', gives: PDF },
   'POST /tickets/:id/photographs': {
     does: 'Adds a photograph.',

@@ -60,6 +60,7 @@ export const NEEDS = {
   'GET /measuring-sheet.pdf': 'counter',
   'GET /tickets/:id/quote.pdf': 'counter',
   'GET /tickets/:id/report.pdf': 'counter',
+  'GET /tickets/:id/aids.pdf': 'counter',
   'GET /tickets/:id/card.pdf': 'counter',
   'POST /tickets/:id/photographs': 'counter',
   'DELETE /tickets/:id/photographs/:photograph': 'counter',

@@ -15,6 +15,7 @@ const COSTLY: Readonly<Record<string, Allowed>> = {
   'GET /measuring-sheet.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/quote.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/report.pdf': { times: 60, withinS: 60 },
+  'GET /tickets/:id/aids.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/card.pdf': { times: 60, withinS: 60 },
   'POST /tickets/:id/photographs': { times: 120, withinS: 60 },
   'POST /customers/cards': { times: 20, withinS: 60 },

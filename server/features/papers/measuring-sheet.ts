@@ -14,8 +14,9 @@ import { qrPath } from '../../http/qr-code';
 import { pt } from './print';
 
 /** Sheets lying, mm, and what printers leave blank round them. */
-const PAGES = { a4: { width: 297, height: 210 }, letter: { width: 279.4, height: 215.9 } } as const;
-const EDGE_MM = 8;
+export const PAGES = { a4: { width: 297, height: 210 }, letter: { width: 279.4, height: 215.9 } } as const;
+export type SheetPaper = keyof typeof PAGES;
+export const EDGE_MM = 8;
 /** Strips on the bench on one sheet, and short ones. */
 const STRIPS_A_SHEET = 3;
 const SHORT_STRIPS = 3;
@@ -70,7 +71,7 @@ function pieceDrawing(number: number, diameterMm: number, x: number, y: number):
 }
 
 /** A ruler with ticks at every centimetre, its ends marked long. */
-function ruler(x: number, y: number, lengthMm: number, upright: boolean): string {
+export function ruler(x: number, y: number, lengthMm: number, upright: boolean): string {
   const tick = (mm: number): string => {
     const long = mm === 0 || mm === lengthMm ? 5 : mm % 50 === 0 ? 3.5 : 2;
     return upright

@@ -1,7 +1,9 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { MeasuringSheet } from '@odontis/contract/measuring-sheet';
 import type { ShopBook } from '@odontis/contract/shop';
+import { benchAids } from './bench-aids';
 import { labelDrawing } from '../labels/label';
+import type { SheetPaper } from './measuring-sheet';
 import { measuringSheet } from './measuring-sheet';
 import { printPdf } from './print';
 import { quoteDocument } from './quote';
@@ -14,6 +16,7 @@ export type Paper =
   | { readonly kind: 'tag' | 'report' | 'card'; readonly dossier: Dossier; readonly book: ShopBook }
   | { readonly kind: 'tags'; readonly dossiers: readonly Dossier[]; readonly skip: number; readonly book: ShopBook }
   | { readonly kind: 'quote'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook }
+  | { readonly kind: 'aids'; readonly dossier: Dossier; readonly paper: SheetPaper }
   | { readonly kind: 'measuring-sheet'; readonly sheet: MeasuringSheet }
   | { readonly kind: 'labels'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook };
 
@@ -30,6 +33,8 @@ export function makePaper(paper: Paper): Promise<Uint8Array> {
       return printPdf(tagSheet([...paper.dossiers], paper.book, paper.skip));
     case 'quote':
       return printPdf(quoteDocument([...paper.dossiers], paper.book));
+    case 'aids':
+      return printPdf(benchAids(paper.dossier, paper.paper));
     case 'measuring-sheet':
       return printPdf(measuringSheet(paper.sheet));
     case 'labels':

@@ -83,6 +83,41 @@ describe('what is printed', () => {
     }
   });
 
+  it('bench aids are true to size: a card’s own edges, read out of the print, stand as far apart as they should', async () => {
+    for (const paper of ['a4', 'letter']) {
+      const answer = await shop.send('get', `/api/tickets/${dossier.ticket.id}/aids.pdf?paper=${paper}`);
+      expect(answer.status).toBe(200);
+      const { data, info } = await sharp(await pictureOfPdf(answer.body as Buffer))
+        .greyscale()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const pxPerMm = PDF_DOTS_PER_INCH / 25.4;
+      /** Middles of the dark lines met on the way from one place to another, mm. */
+      const lines = (from: number, to: number, at: (k: number) => number): number[] => {
+        const found: { sum: number; weight: number; last: number }[] = [];
+        for (let k = Math.round(from * pxPerMm); k < to * pxPerMm; k++) {
+          const ink = 255 - (data[at(k)] ?? 255);
+          if (ink < 25) continue;
+          const last = found[found.length - 1];
+          if (last && k - last.last < 2)
+            Object.assign(last, { sum: last.sum + ink * (k + 0.5), weight: last.weight + ink, last: k });
+          else found.push({ sum: ink * (k + 0.5), weight: ink, last: k });
+        }
+        return found.map(({ sum, weight }) => sum / weight / pxPerMm);
+      };
+      const row = Math.round((8 + 24 + 66) * pxPerMm);
+      const across = lines(6, 170, (k) => row * info.width + k);
+      expect(Math.abs((across.at(-1) ?? 0) - (across[0] ?? 0) - 150)).toBeLessThan(0.1);
+      const column = Math.round(12 * pxPerMm);
+      const down = lines(28, 110, (k) => k * info.width + column);
+      expect(Math.abs((down.at(-1) ?? 0) - (down[0] ?? 0) - 70)).toBeLessThan(0.1);
+    }
+    const { words, pages } = await open('aids');
+    expect(pages).toBe(2);
+    expect(words).toContain('Fleamcard');
+    expect((await shop.send('get', `/api/tickets/${dossier.ticket.id}/aids.pdf?paper=a9`)).status).toBe(400);
+  });
+
   it('is made beside the server’s loop, which goes on turning meanwhile', async () => {
     // The longest time the loop stood still, beside what all of it took: before, nearly the same.
     let [last, longest] = [performance.now(), 0];

@@ -17,6 +17,10 @@ const tagsWanted = z.object({
   skip: z.coerce.number().int().min(0).max(9, 'A sheet has ten places.').default(0),
 });
 
+const aidsWanted = z.object({
+  paper: z.enum(['a4', 'letter'], { error: 'The paper is a4 or letter.' }).default('a4'),
+});
+
 const send = (response: Response, name: string, bytes: Buffer): void => {
   response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${name}"`);
   response.send(bytes);
@@ -53,6 +57,11 @@ export function paperRoutes(db: Database): Router {
   router.get('/tickets/:id/card.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
     send(response, `card-${dossier.ticket.number}.pdf`, await pressed({ kind: 'card', dossier, book }));
+  });
+  router.get('/tickets/:id/aids.pdf', async (request, response) => {
+    const { paper } = parse(aidsWanted, request.query);
+    const dossier = await readDossier(db, parse(recordId, request.params.id));
+    send(response, `aids-${dossier.ticket.number}.pdf`, await pressed({ kind: 'aids', dossier, paper }));
   });
   return router;
 }

@@ -33,7 +33,14 @@ import { GulletPicture } from './gullet-picture';
       }
     } @else if (step().unit === 'gullet') {
       @if (gullet(); as g) {
-        <od-gullet-picture [gullet]="g" [at]="stop().at" [next]="nextAt()" [pitchMm]="pitchMm()" [ends]="ends()" />
+        <od-gullet-picture
+          [gullet]="g"
+          [at]="stop().at"
+          [next]="nextAt()"
+          [pitchMm]="pitchMm()"
+          [side]="step().side"
+          [ends]="ends()"
+        />
       }
       <div class="pair">
         <od-file-way [step]="step()" [fleamDeg]="plan().order.inputs?.angles?.fleamDeg ?? 0" [ends]="ends()" />

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Flat, PlatePoint } from '@odontis/core/file/file-in-gullet';
 import { fileInGullet } from '@odontis/core/file/file-in-gullet';
+import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import type { Ends } from '@odontis/core/saw/ends';
 import type { GulletAtStop } from '@odontis/core/work/tooth-line/gullet-work';
 import { Speech } from '../../../shared/speech/speech';
@@ -39,17 +40,19 @@ const TOWARDS = 2.6;
             </text>
           }
           <text [attr.x]="d.left + 0.01 * width" [attr.y]="d.foot" [attr.font-size]="0.032 * width">
-            {{ ends().heel }}
+            {{ d.ends[0] }}
           </text>
           <text [attr.x]="d.left + 0.99 * width" [attr.y]="d.foot" [attr.font-size]="0.032 * width" text-anchor="end">
-            {{ ends().toe }}
+            {{ d.ends[1] }}
           </text>
         </svg>
         <figcaption>
           @if (d.says) {
             <b>{{ d.says }}</b>
           }
-          The file from its handle’s end, at true proportion{{ d.asRead ? '' : ', the teeth as they are to be' }}.
+          As you see it{{ side() ? ' from the ' + side() : '' }}, at true proportion{{
+            d.asRead ? '' : ', the teeth as they are to be'
+          }}.
         </figcaption>
       </figure>
     }
@@ -104,6 +107,8 @@ export class GulletPicture {
   readonly at = input.required<number>();
   readonly next = input.required<number | null>();
   readonly pitchMm = input.required<number>();
+  /** Where one stands: the picture is what is seen from there. */
+  readonly side = input<Lean | null>(null);
   readonly ends = input<Ends>({ heel: 'heel', toe: 'toe' });
   protected readonly width = WIDTH;
 
@@ -113,9 +118,12 @@ export class GulletPicture {
     const pitch = this.pitchMm();
     const [cx, cy] = picture.corner;
     const ahead = (this.next() ?? this.at() + 1) >= this.at();
-    const [left, right] = ahead ? [ASIDE, TOWARDS] : [TOWARDS, ASIDE];
+    // Who stands on the left has the toe on their left hand.
+    const flip = this.side() === 'left' ? -1 : 1;
+    const [left, right] = ahead === flip > 0 ? [ASIDE, TOWARDS] : [TOWARDS, ASIDE];
     const scale = WIDTH / ((left + right) * pitch);
-    const put = ([x, y]: PlatePoint): string => `${((x - cx) * scale).toFixed(1)} ${((cy - y) * scale).toFixed(1)}`;
+    const put = ([x, y]: PlatePoint): string =>
+      `${(flip * (x - cx) * scale).toFixed(1)} ${((cy - y) * scale).toFixed(1)}`;
     const tops = picture.after.filter((_, i) => i % 3 !== 2).map(([, y]) => y);
     const depth = Math.max(...tops) - cy;
     const body = (edge: readonly PlatePoint[]): string => {
@@ -134,7 +142,7 @@ export class GulletPicture {
     const markOf = (gullet: number, own: boolean) => {
       const index = teeth.indexOf(gullet);
       const offset = index >= 0 ? index - work.faceOf : gullet - this.at();
-      return { says: String(gullet), own, x: offset * pitch * scale, y: 0.42 * depth * scale };
+      return { says: String(gullet), own, x: flip * offset * pitch * scale, y: 0.42 * depth * scale };
     };
     const next = this.next();
     const inSight = next !== null && Math.abs(next - this.at()) <= TOWARDS - 0.3;
@@ -148,8 +156,9 @@ export class GulletPicture {
       flats: teeth.flatMap((_, i) => flat(i)),
       marks: [markOf(this.at(), true), ...(inSight && next !== null ? [markOf(next, false)] : [])],
       says: this.flatsSay(picture.heel, picture.toe),
-      label: `The file in gullet ${this.at()}, seen from its handle’s end. ${this.flatsSay(picture.heel, picture.toe)}`,
+      label: `The file in gullet ${this.at()}, as it is seen from where one stands. ${this.flatsSay(picture.heel, picture.toe)}`,
       asRead,
+      ends: flip < 0 ? [this.ends().toe, this.ends().heel] : [this.ends().heel, this.ends().toe],
     };
   });
 

@@ -29,6 +29,7 @@ import { ForetoldCutPanel } from './foretold-cut';
 import { NewTeeth } from './new-teeth';
 import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
+import { AidsOffer } from './aids-offer';
 import { WayKept } from './way-kept';
 import { WaysPanel } from './ways-panel';
 import { ShortTeeth } from './short-teeth';
@@ -56,6 +57,7 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     ForetoldCutPanel,
     NewTeeth,
     WaysPanel,
+    AidsOffer,
     WayKept,
     RakersPlan,
     PullPlan,
