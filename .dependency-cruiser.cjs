@@ -1,6 +1,6 @@
 /**
  * Core's floors, the lowest first: a room imports its own floor and those under it. `shop` stands on
- * `work`; `trace` and `photograph` beside it, on the arithmetic.
+ * `work`; `trace`, `photograph` and `hear` beside it, on the arithmetic.
  */
 const FLOORS = [
   ['units', 'reason'],
@@ -39,24 +39,24 @@ module.exports = {
       rule(
         `floor-${floor[0]}`,
         { path: rooms([floor]), pathNot: NOT_A_TEST },
-        { path: rooms([...FLOORS.slice(i + 1), ['trace', 'photograph']]) },
+        { path: rooms([...FLOORS.slice(i + 1), ['trace', 'photograph', 'hear']]) },
       ),
     ),
     rule(
       'pictures-beside-work',
-      { path: '^core/(trace|photograph)/', pathNot: NOT_A_TEST },
+      { path: '^core/(trace|photograph|hear)/', pathNot: NOT_A_TEST },
       { path: rooms(FLOORS.slice(4)) },
     ),
     // A room that stands on no floor is one nobody placed.
     rule(
       'every-room-has-a-floor',
       { path: '^core/', pathNot: NOT_A_TEST },
-      { path: '^core/', pathNot: rooms([...FLOORS, ['trace', 'photograph', 'reference']]) },
+      { path: '^core/', pathNot: rooms([...FLOORS, ['trace', 'photograph', 'hear', 'reference']]) },
     ),
     rule(
       'core-stands-alone',
       { path: '^core/', pathNot: '(\\.spec\\.ts$|^core/reference/)' },
-      { pathNot: '^(core/|node_modules/(zod|simple-statistics|ml-matrix|ml-levenberg-marquardt|zxing-wasm)/)' },
+      { pathNot: '^(core/|node_modules/(zod|simple-statistics|ml-matrix|ml-levenberg-marquardt|zxing-wasm|fft\.js)/)' },
     ),
     rule(
       'contract-on-core-only',

@@ -18,6 +18,9 @@ import { USES } from '@odontis/core/set/family-set';
 import { FILE_DIRECTION_SCHOOLS } from '@odontis/core/file/direction';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
+import { DOUBTS } from '@odontis/core/hear/follow-place';
+import { TROUBLES } from '@odontis/core/hear/stroke-trouble';
+import { HOWS } from '@odontis/core/work/place-keeping';
 import { EDGES, HEAVIER, STEP_KINDS } from '@odontis/core/work/step';
 import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/saw';
 import { ALL_FILINGS, BACK_FIXINGS, CUTS, FILINGS, LINE_FAMILIES, WOODS } from '@odontis/core/saw/families';
@@ -95,6 +98,9 @@ describe('docs that cannot lie', () => {
       ...BECAUSE,
       ...DECISIONS,
       ...MESSAGE_KINDS,
+      ...HOWS,
+      ...DOUBTS,
+      ...TROUBLES,
     ]);
     const told = new Set(
       [...page('glossary.md').matchAll(/`([a-z-]+)`/g)].map((m) => m[1] as string).filter((w) => w !== 'code'),

@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, chmodSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, chmodSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
@@ -7,6 +7,8 @@ import sharp from 'sharp';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { RackRow } from '@odontis/contract/ticket';
 import { walkOf } from '../core/work/step';
+import { LIFTING, madeFiling } from '../core/reference/made-filing';
+import { wavOf } from '../core/reference/wav';
 import { madeLine, madeScan } from '../core/reference/made-scan';
 import { runServer } from '../server/main';
 import { enterDemo } from './demo-screen';
@@ -32,12 +34,24 @@ async function shots(): Promise<void> {
     webFolder: WEB_FOLDER,
     demo: true,
   });
+  // Four gullets to learn from, time to press, and a few more.
+  const recorded = path.join(folder, 'filing.wav');
+  const { samples, rate } = madeFiling({ hand: LIFTING, strokes: [2, 2, 2, 2, 2, 2], rests: { 4: 3 }, rate: 48_000 });
+  writeFileSync(recorded, wavOf(samples, rate));
   const browser = await chromium.launch({
     executablePath,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    args: [
+      ...['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+      ...['--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream'],
+      `--use-file-for-fake-audio-capture=${recorded}%noloop`,
+    ],
   });
   try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.address });
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      baseURL: server.address,
+      permissions: ['microphone'],
+    });
     const csrf = await enterDemo(context, server.address);
     const page = await context.newPage();
     mkdirSync(INTO, { recursive: true });
@@ -70,8 +84,8 @@ function scanOf(pitchMm: number, lengthMm: number): Promise<Buffer> {
 }
 
 async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> {
-  const take = async (name: string, whole = false): Promise<void> => {
-    await page.waitForTimeout(900);
+  const take = async (name: string, whole = false, afterMs = 900): Promise<void> => {
+    await page.waitForTimeout(afterMs);
     await page.screenshot({ path: path.join(INTO, `${name}.png`), fullPage: whole });
     console.log(`docs/screenshots/${name}.png`);
   };
@@ -149,8 +163,14 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
   await page.locator('od-curve-chart canvas').waitFor();
   await page.locator('od-foretold-cut').waitFor();
   await take('plan', true);
-  await page.goto(`/ticket/${at('bench', 'Crosscut hand saw')}/bench`);
-  await take('bench');
+  await page.goto(`/ticket/${at('bench', 'Tenon saw')}/bench`);
+  await page.getByRole('radio', { name: 'By ear' }).click();
+  await page.getByRole('button', { name: 'Listen', exact: true }).click();
+  await page.waitForTimeout(1000 * (1.2 + 4 * (2 * LIFTING.pushS + LIFTING.restS + LIFTING.moveS) + 0.3));
+  await page.getByRole('button', { name: 'These 4 are done' }).click();
+  await page.getByRole('img', { name: '1 stroke heard' }).waitFor();
+  await take('bench', false, 100);
+  await page.getByRole('radio', { name: 'One by one' }).click();
 
   await page.goto(`/ticket/${at('plan', 'Two-man crosscut')}/plan`);
   await page.locator('od-rakers-plan').waitFor();

@@ -38,7 +38,7 @@ export interface Heard {
 /** A pause of the threshold under the push's own level, at the most. dB */
 const UNDER_DB = 8;
 /** The threshold stands so far over what is no push, as a share of the way up. */
-const WAY_UP = 0.5;
+const WAY_UP = 0.7;
 /** The gain of so many frames together, the newest among them. */
 const SMOOTH = 5;
 const HYSTERESIS_DB = 2;

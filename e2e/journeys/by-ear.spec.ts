@@ -2,8 +2,8 @@ import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { dossier as answered } from '@odontis/contract/dossier';
 import { madeFiling } from '@odontis/core/reference/made-filing';
-import { walkOf } from '@odontis/core/work/step';
-import { beforeDevice, wavOf } from '../fixtures/own-media';
+import { wavOf } from '@odontis/core/reference/wav';
+import { beforeDevice } from '../fixtures/own-media';
 import { test } from '../fixtures/shop';
 import { arrive, comeIn, expectAccessible } from '../pages/sound';
 
@@ -30,7 +30,9 @@ test('a back saw of sixty gullets is filed by ear: one is doubted and set right,
   let found: { id: number; at: number } | null = null;
   for (const { id } of rows.filter((row) => row.stage === 'bench' && row.family === 'back')) {
     const { plan } = await dossierOf(id);
-    const walk = walkOf(plan?.order.steps ?? []);
+    const walk = (plan?.order.steps ?? [])
+      .flatMap(({ stops }, step) => stops.map(({ at, strokes }) => ({ at, strokes, step })))
+      .map((stop, index) => ({ ...stop, index }));
     const place = walk.findIndex((stop) => !plan?.done.includes(stop.index));
     const run = walk.slice(place).filter((stop) => stop.step === walk[place]?.step);
     if (run.length > GULLETS && run.every((stop) => stop.strokes === 2)) found = { id, at: walk[place]?.at ?? 0 };

@@ -91,14 +91,12 @@ export function fileBlock(rollDeg: number, fileFaceMm: number, fileName: string)
         [middle[0], 1],
         [middle[0], 5],
       ],
-      [
-        [middle[0] - 4, middle[1]],
-        [middle[0] + 4, middle[1]],
-      ],
-      [
-        [middle[0], middle[1] - 4],
-        [middle[0], middle[1] + 4],
-      ],
+      // The hole's middle is where these four point to.
+      ...([0, 1, 2, 3] as const).map((k): AidPoint[] => {
+        const [x, y] = [Math.round(Math.cos((k * Math.PI) / 2)), Math.round(Math.sin((k * Math.PI) / 2))];
+        const from = fileFaceMm / Math.sqrt(3) + 1;
+        return [from, from + 3].map((r): AidPoint => [middle[0] + r * x, middle[1] + r * y]);
+      }),
     ],
     holes: [{ at: middle, diameterMm: (2 * HOLE_SHARE * fileFaceMm) / Math.sqrt(3) }],
     words: [

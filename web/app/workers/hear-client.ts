@@ -46,6 +46,10 @@ export class HearClient {
     worker.addEventListener('error', () => lost('lost'));
     worker.postMessage({ do: 'begin', rate: context.sampleRate, port: port2 } satisfies HearOrder, [port2]);
     // Only what leads to the loudspeaker runs; this leads there in silence.
+    context.addEventListener('statechange', () => {
+      // A call came, or the device slept: nothing is heard.
+      if (context.state !== 'running' && context.state !== 'closed') lost('lost');
+    });
     const silence = new GainNode(context, { gain: 0 });
     new MediaStreamAudioSourceNode(context, { mediaStream: stream }).connect(samples).connect(silence);
     silence.connect(context.destination);

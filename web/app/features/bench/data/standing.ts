@@ -16,7 +16,8 @@ const KEPT_TOGETHER: ReadonlySet<Step['unit']> = new Set(['gullet', 'tooth', 'ra
 export function runOf({ steps, walk, place, done }: Standing): WalkStop[] {
   const first = walk[place];
   const step = first && steps[first.step];
-  if (!first || !step || !KEPT_TOGETHER.has(step.unit)) return [];
+  // A chipper's tooth is read by the dial, each by itself.
+  if (!first || !step || !KEPT_TOGETHER.has(step.unit) || step.kind === 'chipper') return [];
   const run: WalkStop[] = [];
   for (const stop of walk.slice(place)) {
     if (stop.step !== first.step || done.has(stop.index)) break;

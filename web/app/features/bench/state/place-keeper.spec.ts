@@ -4,7 +4,8 @@ import type { BenchEarEvent } from '@odontis/core/hear/bench-ear';
 import type { BenchEvent } from '@odontis/contract/bench';
 import { walkOf } from '@odontis/core/work/step';
 import { emptyDrawer } from '../../../testing/empty-drawer';
-import { testDossier } from '../../../testing/test-dossier';
+import { DoorCalls } from '../../../shared/state/door.feature';
+import { testDoor, testDossier } from '../../../testing/test-dossier';
 import type { Bench } from '../../../testing/with-store';
 import { withStore } from '../../../testing/with-store';
 import type { HearAnswer, HearOrder } from '../../../workers/hear-protocol';
@@ -176,6 +177,15 @@ describe('the place kept at the vise', () => {
     expect([keeper.listening(), keeper.fault()]).toEqual(['off', 'lost']);
     keeper.done();
     expect(hows()).toEqual(['done 0 gullet']);
+  });
+
+  it('a screen that is locked hears nothing any more', async () => {
+    choose({ way: 'ear' });
+    await keeper.listen();
+    const door = testDoor();
+    bench.store.dispatch(DoorCalls.stands({ door: { ...door, state: 'locked', here: null } }));
+    TestBed.tick();
+    expect([keeper.listening(), ear.closed]).toEqual(['off', 1]);
   });
 
   it('out of sight nothing is counted, and afterwards it asks', async () => {

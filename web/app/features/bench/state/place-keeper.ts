@@ -13,6 +13,8 @@ import type { WalkStop } from '@odontis/core/work/step';
 import { firstValueFrom } from 'rxjs';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { ShopPage, shopFeature } from '../../../shared/state/shop.feature';
+import { IdleLock } from '../../../idle-lock';
+import { doorFeature } from '../../../shared/state/door.feature';
 import type { HearFault, OpenEar } from '../../../workers/hear-client';
 import { HearClient } from '../../../workers/hear-client';
 import { BenchQueue } from '../data/bench-queue';
@@ -24,7 +26,7 @@ export type Listening = 'off' | 'asking' | 'learning' | 'listening' | 'question'
 
 interface PlaceState {
   /** Chosen here and now; the shop book has it as soon as the server answers. */
-  readonly chosen: PlaceKeeping | null;
+  readonly chosen: (PlaceKeeping & { readonly by: number | undefined }) | null;
   readonly listening: Listening;
   /** How sure the strokes heard at this stop are, one after the other. */
   readonly ticks: readonly number[];
@@ -58,6 +60,7 @@ export const PlaceKeeper = signalStore(
     queue: inject(BenchQueue),
     api: inject(ShopApi),
     client: inject(HearClient),
+    idle: inject(IdleLock),
     store: inject(Store),
     /** Where the page says the work stands: true the moment a press is made. */
     source: signal<Signal<Standing | null>>(signal(null)),
@@ -71,7 +74,11 @@ export const PlaceKeeper = signalStore(
   withComputed(({ source }) => ({ standing: computed(() => source()()) })),
   withComputed(({ standing, chosen, listening, paceFactor, store }) => {
     const person = store.selectSignal(shopFeature.selectPerson);
-    const keeping = computed(() => chosen() ?? person()?.place ?? USUAL_PLACE_KEEPING);
+    const keeping = computed((): PlaceKeeping => {
+      const own = chosen();
+      // Who changes over keeps the place their own way.
+      return own && own.by === person()?.id ? own : (person()?.place ?? USUAL_PLACE_KEEPING);
+    });
     const run = computed(() => {
       const now = standing();
       return now ? runOf(now) : [];
@@ -142,8 +149,11 @@ export const PlaceKeeper = signalStore(
       if (event.is === 'mute' || event.is === 'sound') patchState(self, { mute: event.is === 'mute' });
       else if (event.is === 'knock' && self.listening() === 'question') answer();
       else if (self.listening() !== 'listening') return;
-      else if (event.is === 'stroke') patchState(self, { ticks: [...self.ticks(), event.confidence] });
-      else if (event.is === 'trouble') patchState(self, { trouble: event.trouble });
+      else if (event.is === 'stroke') {
+        // Who files is there, though no hand is on the screen.
+        self.idle.touched();
+        patchState(self, { ticks: [...self.ticks(), event.confidence] });
+      } else if (event.is === 'trouble') patchState(self, { trouble: event.trouble });
       else if (event.is === 'done') {
         patchState(self, { ticks: [], trouble: null });
         press(self.next(), 'done', 'ear');
@@ -276,8 +286,9 @@ export const PlaceKeeper = signalStore(
           );
       },
       async choose(change: Partial<PlaceKeeping>): Promise<void> {
-        const keeping = { ...self.keeping(), ...change };
-        patchState(self, { chosen: keeping });
+        const { way, window } = { ...self.keeping(), ...change };
+        const keeping: PlaceKeeping = { way, window };
+        patchState(self, { chosen: { ...keeping, by: self.person()?.id } });
         if (keeping.way !== 'ear') deafen();
         if (keeping.way !== 'pace') stopPace();
         const id = self.person()?.id;
@@ -313,6 +324,15 @@ export const PlaceKeeper = signalStore(
       effect(() => {
         self.standing();
         untracked(self.settle);
+      });
+      // A locked screen, and a plan that is another's by now, hear and move nothing.
+      const door = self.store.selectSignal(doorFeature.selectDoor);
+      effect(() => {
+        if (door()?.state === 'open' && self.queue.refusal() === null) return;
+        untracked(() => {
+          self.stopPace();
+          self.deafen();
+        });
       });
       // Who keeps a pace goes by their own past.
       self.api.counterBook().subscribe({ next: ({ pace }) => self.paceOf(pace.factor), error: () => undefined });

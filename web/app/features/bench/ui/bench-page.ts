@@ -226,7 +226,7 @@ export class BenchPage implements OnDestroy {
     const { listening, next, pacedS, way } = this.keeper;
     if (listening() === 'learning') return `These ${next().length} are done`;
     if (listening() === 'question') return 'It is done: next';
-    if (listening() === 'between') return 'Go on listening';
+    if (listening() === 'between') return this.keeper.strokesHere() ? 'Go on listening' : 'Done: next';
     if (pacedS() !== null) return 'Stop here';
     if (way() === 'pace') return 'Go, at my pace';
     return next().length > 1 ? `These ${next().length} are done` : 'Done: next';

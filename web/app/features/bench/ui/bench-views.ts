@@ -58,6 +58,10 @@ import { GulletPicture } from './gullet-picture';
       font-size: 19px;
       margin: 0;
     }
+    /* Its markers' words stand beside it. */
+    od-loop-picture {
+      max-width: 340px;
+    }
     .pair {
       display: grid;
       grid-template-columns: 1.4fr 1fr;

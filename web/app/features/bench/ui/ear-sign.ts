@@ -21,13 +21,12 @@ import { PlaceKeeper } from '../state/place-keeper';
     @if (keeper.listening() !== 'off') {
       <div class="sign" [class.waits]="!hears()">
         <svg viewBox="0 0 24 24" aria-hidden="true">
-          <circle
-            cx="12"
-            cy="12"
-            r="9"
-            [attr.fill]="hears() ? 'var(--lead)' : 'none'"
-            stroke="var(--lead)"
+          <path
+            d="M4 9v6M9 5v14M14 8v8M19 3v18"
+            fill="none"
+            [attr.stroke]="hears() ? 'var(--ink)' : 'var(--text-quiet)'"
             stroke-width="3"
+            stroke-linecap="round"
           />
         </svg>
         <span role="status">{{ says() }}</span>
@@ -136,7 +135,10 @@ export class EarSign {
     const ticks = this.keeper.ticks();
     return Array.from({ length: Math.max(wanted, ticks.length) }, (_, i) => ticks[i] ?? null);
   });
-  protected readonly ticksSay = computed(() => `${this.keeper.ticks().length} strokes heard`);
+  protected readonly ticksSay = computed(() => {
+    const heard = this.keeper.ticks().length;
+    return heard === 1 ? '1 stroke heard' : `${heard} strokes heard`;
+  });
   protected readonly doubtSays = computed(() => {
     const doubt = this.keeper.doubt();
     if (!doubt) return '';
