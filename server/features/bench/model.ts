@@ -22,7 +22,7 @@ export const defineBenchEvent = (sequelize: Sequelize) =>
       action: words,
       personId: whole,
       happenedAt: moment,
-      how: words,
+      how: { ...words, defaultValue: 'gullet' },
       receivedAt: moment,
     }),
   );

@@ -1,5 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Role } from '@odontis/contract/roles';
+import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
 import type { PlaceWay } from '@odontis/core/work/place-keeping';
 import type { Calibration } from '@odontis/core/calibration/hand';
 import { columns, id, maybeMoment, measure, moment, whole, words } from '../../database/columns';
@@ -18,7 +19,10 @@ export const definePerson = (sequelize: Sequelize) =>
     'person',
     columns({
       ...{ id, name: words, initials: words, role: words, leftAt: maybeMoment },
-      ...{ placeWay: words, placeWindow: whole },
+      ...{
+        placeWay: { ...words, defaultValue: USUAL_PLACE_KEEPING.way },
+        placeWindow: { ...whole, defaultValue: USUAL_PLACE_KEEPING.window },
+      },
     }),
   );
 
