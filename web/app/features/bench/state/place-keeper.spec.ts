@@ -118,6 +118,8 @@ describe('the place kept at the vise', () => {
     await keeper.listen();
     expect([keeper.listening(), keeper.next().length]).toEqual(['learning', 4]);
     keeper.done();
+    // A key pressed twice is one press.
+    keeper.done();
     expect(ear.orders.find((order) => order.do === 'learn')).toEqual({
       do: 'learn',
       strokes: walk.slice(from, from + 4).map((stop) => stop.strokes),

@@ -68,6 +68,8 @@ export const PlaceKeeper = signalStore(
     held: {
       ear: null as OpenEar | null,
       lock: null as WakeLockSentinel | null,
+      /** Told to learn, and not answered yet: a key pressed twice is one press. */
+      learning: false,
       timer: undefined as ReturnType<typeof setInterval> | undefined,
     },
   })),
@@ -136,6 +138,7 @@ export const PlaceKeeper = signalStore(
     const deafen = (fault: HearFault | null = null): void => {
       held.ear?.close();
       held.ear = null;
+      held.learning = false;
       void held.lock?.release();
       patchState(self, { listening: 'off', ticks: [], doubt: null, mute: false, fault });
     };
@@ -166,6 +169,7 @@ export const PlaceKeeper = signalStore(
       }
     };
     const learned = (found: Learned): void => {
+      held.learning = false;
       if (!found.ok) patchState(self, { unlearned: found.code });
       else {
         patchState(self, { listening: 'listening', unlearned: null, ticks: [] });
@@ -248,6 +252,8 @@ export const PlaceKeeper = signalStore(
       done: (): void => {
         const listening = self.listening();
         if (listening === 'learning') {
+          if (held.learning) return;
+          held.learning = true;
           const stops = self.next();
           held.ear?.tell({ do: 'learn', strokes: stops.map((stop) => stop.strokes) });
           press(stops, 'done', 'window');
