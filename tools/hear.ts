@@ -5,7 +5,8 @@ import path from 'node:path';
 import { DRAWING_BACK, LIFTING } from '@odontis/core/reference/made-filing';
 import { NOISE_KINDS } from '@odontis/core/reference/made-sound';
 import type { HeardRun } from '@odontis/core/reference/heard-run';
-import { heardRun, LEARNED_FROM } from '@odontis/core/reference/heard-run';
+import { LEARNS_FROM } from '@odontis/core/hear/learn-ear';
+import { heardRun } from '@odontis/core/reference/heard-run';
 
 /**
  * The long run of hearing: `GULLETS= SEEDS= SEED= NOISES= SNRS= QUIET_GULLETS= npm run hear`. Every noise, both hands, every
@@ -86,7 +87,7 @@ for (const noise of NOISES)
       const runs = Array.from({ length: SEEDS }, (_, k) =>
         heardRun({
           ...{ hand, snrDb, walkDb: 4, rate: RATE, noiseAfterGullet: QUIET_GULLETS, seed: SEED + 31 * k },
-          strokes: Array.from({ length: GULLETS + LEARNED_FROM }, () => 2),
+          strokes: Array.from({ length: GULLETS + LEARNS_FROM }, () => 2),
           ...(kind ? { noise: kind } : { beside: voice ?? undefined }),
         }),
       );

@@ -1,5 +1,6 @@
-import { cosDeg, radians } from '../units/radians';
+import { cosDeg } from '../units/radians';
 import type { FileSectionId } from './file-section';
+import { fileOutline } from './file-outline';
 import { cornerDeg } from './file-section';
 import type { FileHold } from './flank-angles';
 import { filedTooth } from './flank-angles';
@@ -59,9 +60,7 @@ interface Flanks {
  * face stands from the back at that height. Filing this gullet brings the heel-side tooth's u and the toe-side
  * tooth's v to those of their targets, and a sharpening pass d further: u by -d / cos A, v by +d / cos B.
  *
- * The file's section stands across the file: where the plate cuts it, fleam f stretches it along the saw by
- * 1 / cos f, so that its corner's edges lie on the flanks: (-F sin a / cos f, F cos a) along the face and
- * (F sin b / cos f, F cos b) along the back, a the roll, b the section less the roll.
+ * The file's corner lies in the gullet's bottom, its edges on the flanks ({@link fileOutline}).
  *
  * Throws RangeError for a hold that leaves no tooth, and where no tooth stands beside the gullet.
  */
@@ -109,15 +108,10 @@ export function fileInGullet(work: GulletWork): GulletPicture {
       : heel
         ? [heel.face + depthMm * tanFace, -depthMm]
         : [(toe as Flanks).back - depthMm * tanBack, -depthMm];
-  const side = (deg: number, way: 1 | -1): PlatePoint => [
-    (way * fileFaceMm * Math.sin(radians(deg))) / cosDeg(fleamDeg),
-    fileFaceMm * cosDeg(deg),
-  ];
-  const [onFace, onBack] = [side(rollDeg, -1), side(sectionDeg - rollDeg, 1)];
-  const at = (...moved: readonly PlatePoint[]): PlatePoint =>
-    moved.reduce<PlatePoint>(([x, y], [dx, dy]) => [x + dx, y + dy], corner);
-  const file =
-    section === 'taper' ? [corner, at(onFace), at(onBack)] : [corner, at(onFace), at(onFace, onBack), at(onBack)];
+  const file = fileOutline(section, { rollDeg, fleamDeg, faceMm: fileFaceMm }).map(([x, y]): PlatePoint => [
+    corner[0] + x,
+    corner[1] + y,
+  ]);
   const flat = (i: number): Flat | null => {
     const [was, is] = [now[i], after[i]];
     if (!was || !is) return null;

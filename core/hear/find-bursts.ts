@@ -8,9 +8,11 @@ export interface Burst {
 
 /** A dip shorter than this is none: the cut of a file shakes. s */
 export const HOLD_S = 0.07;
+/** It ends where it is so far under the threshold that it began over. dB */
+export const HYSTERESIS_DB = 2;
 const HOLD = Math.round(HOLD_S / FRAME_S);
 
-/** Where a row of levels, dB, stays over a threshold; ends with two dB under it for longer than a dip. */
+/** Where a row of levels, dB, stays over a threshold; ends with some dB under it for longer than a dip. */
 export function burstsOf(levelsDb: ArrayLike<number>, overDb: number): Burst[] {
   const bursts: Burst[] = [];
   let [from, last] = [-1, -1];
@@ -20,7 +22,7 @@ export function burstsOf(levelsDb: ArrayLike<number>, overDb: number): Burst[] {
       if (level > overDb) [from, last] = [i, i];
       continue;
     }
-    if (level > overDb - 2) last = i;
+    if (level > overDb - HYSTERESIS_DB) last = i;
     else if (i - last > HOLD) {
       bursts.push({ from, to: last + 1 });
       from = -1;

@@ -38,6 +38,9 @@ const NEARER = 1.5;
 const HASTY = 3;
 /** So much longer than a move, and so loud meanwhile, a gullet could have been filed unheard. */
 const LONG = 1.5;
+/** In so much of a push's length of loud noise one could lie; and a burst of so many lengths is a noise. */
+const HIDES = 0.6;
+const NO_PUSH_SHARE = 1.5;
 /** One stroke more than wanted is still this gullet; two are not. */
 const EXTRA = 1;
 /** Something is wrong where so many of the last so many strokes say so. */
@@ -132,7 +135,8 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
       }
       const trouble = stroke && stroke.confidence > SURE ? wrongBy(stroke.trouble) : null;
       // Far longer than a push is another noise, and a push may lie under it.
-      if (stroke && stroke.confidence <= NONE && stroke.lengthShare > 1.5) maskedS += stroke.toS - stroke.fromS;
+      if (stroke && stroke.confidence <= NONE && stroke.lengthShare > NO_PUSH_SHARE)
+        maskedS += stroke.toS - stroke.fromS;
       if (stroke && stroke.confidence > NONE && stroke.fromS >= sinceS) {
         // What else sounds may draw a push out: it ends where one of this hand does at the latest.
         const endS = last && Math.min(last.toS, last.fromS + ear.pushS.middle * Math.exp(ear.pushS.spread));
@@ -146,7 +150,7 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
           // In a gullet the pause must be a rest's: nearer to that than to a move's by far.
           if (spreads(gapS, ear.restS) > NEARER && -spreads(gapS, ear.moveS) < spreads(gapS, ear.restS))
             return doubt(strokes.length <= wanted ? 'fewer' : 'more');
-        } else if (gapS !== null && gapS > LONG * ear.moveS.middle && maskedS > 0.6 * ear.pushS.middle)
+        } else if (gapS !== null && gapS > LONG * ear.moveS.middle && maskedS > HIDES * ear.pushS.middle)
           return doubt('masked');
         if (strokes.length > wanted + EXTRA) return doubt('more');
         maskedS = 0;
@@ -163,7 +167,7 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
       const pauseS = heard.atS - last.toS;
       if (strokes.length >= wanted && pauseS > movedS) {
         if (unsure) return doubt('unsure');
-        if (maskedS > 0.6 * ear.pushS.middle) return doubt('masked');
+        if (maskedS > HIDES * ear.pushS.middle) return doubt('masked');
         learn();
         gullets++;
         const count = strokes.length;

@@ -2,7 +2,7 @@ import type { BandFrame } from './band-frames';
 import { BANDS, FRAME_S } from './band-frames';
 import { bandGain, bandWeights, NOTHING_DB, toDb } from './band-gain';
 import type { FilerEar } from './filer-ear';
-import { HOLD_S } from './find-bursts';
+import { HOLD_S, HYSTERESIS_DB } from './find-bursts';
 import type { SoundFloor } from './sound-floor';
 import { soundFloor } from './sound-floor';
 import type { Trouble } from './stroke-trouble';
@@ -37,16 +37,14 @@ export interface Heard {
 
 /** A pause of the threshold under the push's own level, at the most. dB */
 const UNDER_DB = 8;
-/** The threshold stands so far over what is no push, as a share of the way up. */
-const WAY_UP = 0.7;
+/** The threshold stands so far under a push, as a share of the way down to what is none. */
+const WAY_DOWN = 0.7;
 /** The gain of so many frames together, the newest among them. */
 const SMOOTH = 5;
-const HYSTERESIS_DB = 2;
 /** A push differs by no less than this from the middle of its kind before that counts. Judgement, no source. */
 const LEAST = { length: 0.2, levelDb: 2, profileDb: 2.5 };
-/** Odds beforehand that what is loud for a while is a push, and how far what is none lies anywhere: in a push's spreads. */
-const ODDS = 20;
-const ELSEWHERE = 12;
+/** Odds that what lies just in a push's middle is one: what is loud for a while mostly is, and what is none lies anywhere. Judgement, no source. */
+const ODDS = 320;
 /** A push is masked where the room holds so much of its power. */
 const MASK_DB = -2;
 /** A hiss of this share of a push's length is a file that slides. */
@@ -89,8 +87,7 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
       (level - ear.levelDb.middle) / Math.max(ear.levelDb.spread, LEAST.levelDb),
       profileOff(bands, own.length, ear.profile, level) / LEAST.profileDb,
     ].reduce((square, v) => square + v * v, 0);
-    // A push lies about its middle in three ways; what is none lies anywhere within some spreads.
-    const odds = ODDS * Math.exp(-z / 2) * (ELSEWHERE / 3) ** 3 * 0.25;
+    const odds = ODDS * Math.exp(-z / 2);
     return {
       fromS: start * FRAME_S,
       toS: end * FRAME_S,
@@ -149,9 +146,9 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
   };
 }
 
-/** Louder than this a push may be going on: well under its own level, and halfway up from what is no push. dB */
+/** Louder than this a push may be going on: well under its own level, and some way up from what is no push. dB */
 function thresholdDb({ levelDb: { middle }, backDb }: FilerEar): number {
-  return Math.max(middle - UNDER_DB, backDb === null ? -Infinity : middle - WAY_UP * (middle - backDb));
+  return Math.max(middle - UNDER_DB, backDb === null ? -Infinity : middle - WAY_DOWN * (middle - backDb));
 }
 
 /** How unlike a push's own bands these are: middle of the differences, dB; 0 where nothing was gathered. */

@@ -1,4 +1,5 @@
-import { heardRun, hearRecording, LEARNED_FROM } from '../reference/heard-run';
+import { LEARNS_FROM } from './learn-ear';
+import { heardRun, hearRecording } from '../reference/heard-run';
 import type { FilingHand, FilingWish } from '../reference/made-filing';
 import { DRAWING_BACK, LIFTING, madeFiling } from '../reference/made-filing';
 import { randomFrom } from '../reference/made-line';
@@ -13,7 +14,7 @@ import { movedAfterS, movesAreHeard } from './filer-ear';
 const HANDS: readonly FilingHand[] = [LIFTING, DRAWING_BACK];
 const twos = (gullets: number): number[] => Array.from({ length: gullets }, () => 2);
 const run = (wish: Omit<FilingWish, 'strokes'>, gullets = 24) =>
-  heardRun({ ...wish, strokes: twos(gullets + LEARNED_FROM) });
+  heardRun({ ...wish, strokes: twos(gullets + LEARNS_FROM) });
 
 describe('hearing the file', () => {
   it('in a quiet room every stroke of either hand is counted, the place follows, and a tick comes within 150 ms', () => {
@@ -30,7 +31,7 @@ describe('hearing the file', () => {
 
   it('beside a voice 6 dB under the file 95 of 100 are counted', () => {
     for (const hand of HANDS) {
-      const heard = run({ hand, seed: 5, noise: 'speech', snrDb: 6, noiseAfterGullet: LEARNED_FROM }, 30);
+      const heard = run({ hand, seed: 5, noise: 'speech', snrDb: 6, noiseAfterGullet: LEARNS_FROM }, 30);
       expect(heard.counted - heard.invented).toBeGreaterThanOrEqual(0.95 * heard.strokes);
       expect(heard.strokes).toBeGreaterThan(30);
       expect(heard.skipped).toBe(0);
@@ -42,7 +43,7 @@ describe('hearing the file', () => {
     kinds.forEach((noise, k) => {
       for (const snrDb of [6, -3]) {
         const heard = run(
-          { hand: HANDS[k % 2] as FilingHand, seed: 7, noise, snrDb, noiseAfterGullet: LEARNED_FROM },
+          { hand: HANDS[k % 2] as FilingHand, seed: 7, noise, snrDb, noiseAfterGullet: LEARNS_FROM },
           16,
         );
         expect(heard.learned).toBeTrue();
@@ -78,7 +79,7 @@ describe('hearing the file', () => {
     const skate = troubles('skate');
     expect(skate.skated).toBeTrue();
     // Nothing is counted that did not bite.
-    expect(skate.byEar).toBe(8 - 1 - LEARNED_FROM);
+    expect(skate.byEar).toBe(8 - 1 - LEARNS_FROM);
     expect(run({ hand: DRAWING_BACK, seed: 17 }, 12).troubles).toEqual([]);
   });
 

@@ -1,4 +1,4 @@
-import { mean, median, quantileSorted } from 'simple-statistics';
+import { mean, median, quantileSorted, sampleStandardDeviation } from 'simple-statistics';
 import type { BandFrame } from './band-frames';
 import { BANDS, FRAME_S } from './band-frames';
 import { bandGain, bandWeights, toDb } from './band-gain';
@@ -6,7 +6,7 @@ import type { FilerEar, Spread } from './filer-ear';
 import { movesAreHeard } from './filer-ear';
 import type { Burst } from './find-bursts';
 import { burstsOf } from './find-bursts';
-import { lengthS, SCRAP_SHARE, separatePushes } from './separate-pushes';
+import { lengthS, movesAfter, SCRAP_SHARE, separatePushes } from './separate-pushes';
 
 /** Why nothing could be learned. */
 export const UNLEARNED = ['silence', 'too-few', 'not-as-many', 'as-loud', 'uneven', 'no-pauses'] as const;
@@ -14,6 +14,8 @@ export type Learned =
   | { readonly ok: true; readonly ear: FilerEar; readonly strokes: readonly Burst[] }
   | { readonly ok: false; readonly code: (typeof UNLEARNED)[number]; readonly heard: number };
 
+/** Gullets whose strokes are told before the ear goes by itself. */
+export const LEARNS_FROM = 4;
 /** Pushes stand clear of what is none over a range of thresholds so wide. dB */
 const STANDS_DB = 1.5;
 /** The gain of so many frames together. */
@@ -44,11 +46,6 @@ export function levelsOf(
     return toDb(sum / (to - from));
   });
 }
-
-const deviation = (values: readonly number[]): number => {
-  const middle = mean(values);
-  return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / Math.max(1, values.length - 1));
-};
 
 const spreadOf = (values: readonly number[], usual: number, fallback: number): Spread => {
   if (values.length === 0) return { middle: fallback, spread: usual };
@@ -97,9 +94,7 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
   const { pushes, standsDb } = separated;
   if (!pushes || standsDb < STANDS_DB) return no('as-loud', wanted);
   const pauses = pushes.slice(1).map((b, i) => (b.from - (pushes[i] as Burst).to) * FRAME_S);
-  const ends = new Set<number>();
-  let last = -1;
-  for (const n of strokes.slice(0, -1)) ends.add((last += n));
+  const ends = movesAfter(strokes);
   const levelOf = (b: Burst): number => {
     let sum = 0;
     for (let i = b.from; i < b.to; i++) sum += 10 ** ((levels[i] as number) / 10);
@@ -118,7 +113,7 @@ export function learnEar(frames: readonly BandFrame[], lines: readonly number[],
     return no('as-loud', wanted);
   const pushS = spreadOf(pushes.map(lengthS), USUAL.pushS, 0);
   // One hand's strokes are alike.
-  const alike = pushS.spread < UNEVEN.length && deviation(own) < UNEVEN.levelDb;
+  const alike = pushS.spread < UNEVEN.length && sampleStandardDeviation(own) < UNEVEN.levelDb;
   if (!alike) return no('uneven', wanted);
   const restS = spreadOf(
     pauses.filter((_, i) => !ends.has(i)),

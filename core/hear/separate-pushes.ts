@@ -25,13 +25,19 @@ function likePushes(bursts: readonly Burst[], wanted: number): Burst[] {
   return usable.filter((b) => lengthS(b) > SCRAP_SHARE * median(longest));
 }
 
-/** Cut into groups at the longest pauses; null where the groups are not as many strokes each as they were to be. */
-function grouped(bursts: readonly Burst[], strokes: readonly number[]): boolean {
-  if (bursts.length !== strokes.reduce((sum, n) => sum + n, 0)) return false;
-  const pauses = bursts.slice(1).map((b, i) => b.from - (bursts[i] as Burst).to);
+/** After which pushes, counted from 0, the file moves on to the next gullet. */
+export function movesAfter(strokes: readonly number[]): ReadonlySet<number> {
   const ends = new Set<number>();
   let at = -1;
   for (const n of strokes.slice(0, -1)) ends.add((at += n));
+  return ends;
+}
+
+/** Whether, cut into groups at the longest pauses, the groups are as many strokes each as they were to be. */
+function grouped(bursts: readonly Burst[], strokes: readonly number[]): boolean {
+  if (bursts.length !== strokes.reduce((sum, n) => sum + n, 0)) return false;
+  const pauses = bursts.slice(1).map((b, i) => b.from - (bursts[i] as Burst).to);
+  const ends = movesAfter(strokes);
   const moves = pauses.filter((_, i) => ends.has(i));
   const rests = pauses.filter((_, i) => !ends.has(i));
   return Math.min(Infinity, ...moves) > Math.max(0, ...rests);

@@ -8,6 +8,9 @@ import { standingTeeth } from '../evidence/tooth-reading';
 import type { JointLine } from './joint-line';
 import { heightOn, tangentAt } from './joint-line';
 
+/** A flat narrower than this nobody sees: half a thou. Common practice, no source. mm */
+export const LEAST_SEEN_FLAT_MM = 0.0127;
+
 /** What a line means each tooth to be: its place, and what is filed in the gullet after it. */
 export interface LineShape {
   /** Nominal place of a tooth, by its number, mm; only differences count. */

@@ -1,13 +1,12 @@
 /** One made recording heard to its end as the bench does it, with what was right and wrong; for tests and the long run. */
 import { benchEar } from '../hear/bench-ear';
 import { asunder } from '../hear/filer-ear';
+import { LEARNS_FROM } from '../hear/learn-ear';
 import type { Doubt } from '../hear/follow-place';
 import type { Trouble } from '../hear/stroke-trouble';
 import type { FilingRecording, FilingWish } from './made-filing';
 import { madeFiling } from './made-filing';
 
-/** Gullets whose strokes are told before the ear goes by itself. */
-export const LEARNED_FROM = 4;
 /** A telephone hands over so many samples at a time. */
 const BLOCK = 480;
 /** The filer answers a question when the gullet in hand is done, and so much later. s */
@@ -42,7 +41,7 @@ export function heardRun(wish: FilingWish): HeardRun {
 export function hearRecording(recording: FilingRecording, wanted: readonly number[]): HeardRun {
   const { rate, samples, strokes, doneS } = recording;
   const ear = benchEar(rate);
-  const cutS = (doneS[LEARNED_FROM - 1] as number) + 0.3;
+  const cutS = (doneS[LEARNS_FROM - 1] as number) + 0.3;
   const cut = Math.round(cutS * rate);
   let at = 0;
   const hand = (to: number, want: number) => {
@@ -51,14 +50,14 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
     return events;
   };
   while (at < cut) hand(Math.min(cut, at + BLOCK), 0);
-  const learned = ear.learn(wanted.slice(0, LEARNED_FROM));
+  const learned = ear.learn(wanted.slice(0, LEARNS_FROM));
   const none = {
-    ...{ strokes: 0, counted: 0, invented: 0, gullets: wanted.length - LEARNED_FROM, byEar: 0, skipped: 0, lagged: 0 },
+    ...{ strokes: 0, counted: 0, invented: 0, gullets: wanted.length - LEARNS_FROM, byEar: 0, skipped: 0, lagged: 0 },
     ...{ doubts: [], troubles: [], restless: false, latenciesS: [], seconds: samples.length / rate },
   };
   if (!learned.ok) return { ...none, learned: false, code: learned.code, asunder: NaN };
 
-  let place = LEARNED_FROM;
+  let place = LEARNS_FROM;
   let [counted, invented, byEar, skipped, lagged] = [0, 0, 0, 0, 0];
   let answersAt: number | null = null;
   let restless = false;

@@ -129,3 +129,6 @@ export function walkOf(steps: readonly Step[]): WalkStop[] {
 
 /** The one stop of a step done to the whole saw. */
 export const WHOLE_SAW_STOP: readonly Stop[] = [{ at: 0, strokes: 0, heavier: 'even' }];
+
+/** Minutes a stop takes by its step, whose time is shared over its stops; 0 of a step that is none. */
+export const minutesAtStop = (step: Step | undefined): number => (step ? step.minutes / step.stops.length : 0);

@@ -5,7 +5,7 @@ import { workOf } from '@odontis/core/work/families';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import type { WorkOrder } from '@odontis/core/work/order';
 import { PLAIN_WISH } from '@odontis/core/work/family-work';
-import { walkOf } from '@odontis/core/work/step';
+import { minutesAtStop, walkOf } from '@odontis/core/work/step';
 import type { Ordered } from '../features/plans/kept-order';
 import { keptOrder } from '../features/plans/kept-order';
 import type { Transaction } from 'sequelize';
@@ -201,8 +201,7 @@ class DemoLoader {
     const done = visit.stage === 'bench' ? Math.floor(stops * (0.15 + 0.5 * this.random())) : stops;
     let clock = acceptedAt.getTime();
     const tick = (stop: number): Date => {
-      const step = order.steps[walk[stop]?.step ?? 0];
-      const planned = (step?.minutes ?? 0) / Math.max(1, step?.stops.length ?? 1);
+      const planned = minutesAtStop(order.steps[walk[stop]?.step ?? 0]);
       clock += planned * 60_000 * this.paceOf(by) * (0.85 + 0.3 * this.random());
       return new Date(clock);
     };

@@ -1,5 +1,6 @@
 import { TAPER_FILES } from '../../file/file-choice';
-import { cosDeg, radians, tanDeg } from '../../units/radians';
+import { fileOutline } from '../../file/file-outline';
+import { tanDeg } from '../../units/radians';
 import type { OrderedLine } from '../lines-of-order';
 import { linesOfOrder } from '../lines-of-order';
 import type { WorkOrder } from '../order';
@@ -8,7 +9,7 @@ import { rectangle } from './bench-aid';
 
 const CARD_MM = { width: 150, height: 70, edge: 8, apart: 8 };
 const BLOCK_MM = 40;
-/** A hole a little wider than the file's corners holds it by them. Judgement, no source. */
+/** A hole a little narrower than the file's corners stand holds it by them. Judgement, no source. */
 const HOLE_SHARE = 0.96;
 /** A strip fits the paper; the next piece begins with the last mark of the one before. */
 const STRIP_MM = { width: 250, height: 12 };
@@ -17,17 +18,18 @@ const ARC_PIECES = 64;
 
 /** What can be made for this saw's plan: only what one of its steps wants. Empty for a saw worked by hand. */
 export function aidsOfOrder(order: WorkOrder): BenchAid[] {
-  return linesOfOrder(order).flatMap((line) => {
+  const own = linesOfOrder(order).flatMap((line) => {
     const filed = order.steps.some((step) => step.unit === 'gullet' && (step.line ?? line.edge) === line.edge);
     const file = TAPER_FILES.find((one) => one.id === line.forecast.file.id);
-    const own = filed && !line.inputs.cutters && !line.inputs.pull;
+    const gulleted = filed && !line.inputs.cutters && !line.inputs.pull;
     return [
-      ...(own ? [fleamCard(line.inputs.angles.fleamDeg)] : []),
-      ...(own && file ? [fileBlock(line.forecast.tooth.rollDeg, file.faceMm, file.name)] : []),
+      ...(gulleted ? [fleamCard(line.inputs.angles.fleamDeg)] : []),
+      ...(gulleted && file ? [fileBlock(line.forecast.tooth.rollDeg, file.faceMm, file.name)] : []),
       ...(order.steps.some((step) => step.kind === 'set-out') ? spacingStrips(line) : []),
-      ...order.steps.flatMap(({ jointer }) => (jointer && jointer.bendMm > 0 ? [jointerBend(jointer)] : [])),
     ];
   });
+  const bends = order.steps.flatMap(({ jointer }) => (jointer && jointer.bendMm > 0 ? [jointerBend(jointer)] : []));
+  return [...own, ...bends];
 }
 
 /** A card that stands behind the saw, its upper edge along the plate: lines run as the file is to point, both ways. */
@@ -43,7 +45,7 @@ export function fleamCard(fleamDeg: number): BenchAid {
     // As many as run whole within their half.
     const room = to - from - slant;
     for (let k = 0; k * apart <= room + 1e-9; k++) {
-      const top = way > 0 ? from + k * apart + (way > 0 ? slant : 0) : from + k * apart;
+      const top = from + k * apart + (way > 0 ? slant : 0);
       lines.push([
         [top, edge],
         [way === 0 ? top : top - way * slant, edge + reach],
@@ -70,15 +72,14 @@ export function fleamCard(fleamDeg: number): BenchAid {
  */
 export function fileBlock(rollDeg: number, fileFaceMm: number, fileName: string): BenchAid {
   const middle: AidPoint = [BLOCK_MM / 2, BLOCK_MM / 2];
-  const side = (deg: number, way: 1 | -1): AidPoint => [
-    way * fileFaceMm * Math.sin(radians(deg)),
-    -fileFaceMm * cosDeg(deg),
+  const outline = fileOutline('taper', { rollDeg, fleamDeg: 0, faceMm: fileFaceMm });
+  const [cx, cy] = [0, 1].map((k) => outline.reduce((sum, point) => sum + (point[k] as number), 0) / 3) as [
+    number,
+    number,
   ];
-  const [onFace, onBack] = [side(rollDeg, -1), side(60 - rollDeg, 1)];
-  const centre: AidPoint = [(onFace[0] + onBack[0]) / 3, (onFace[1] + onBack[1]) / 3];
-  const at = (x: number, y: number): AidPoint => [middle[0] + x - centre[0], middle[1] + y - centre[1]];
-  const corner = at(0, 0);
-  const file = [corner, at(...onFace), at(...onBack), corner];
+  // About its own middle, which is the hole's; y down on the sheet.
+  const placed = outline.map(([x, y]): AidPoint => [middle[0] + x - cx, middle[1] - (y - cy)]);
+  const file = [...placed, placed[0] as AidPoint];
   return {
     id: 'file-block',
     title: `Block for the file’s end, ${rollDeg.toFixed(1)}° of roll`,

@@ -3,7 +3,7 @@ import type { How } from '@odontis/core/work/place-keeping';
 import { isTimed } from '@odontis/core/work/place-keeping';
 import { timeAtVise } from '@odontis/core/shop/pace';
 import { readOrder } from '@odontis/core/work/read-order';
-import { walkOf } from '@odontis/core/work/step';
+import { minutesAtStop, walkOf } from '@odontis/core/work/step';
 
 /** A plan walked at the vise: its order as kept, the stops that were pressed done, and when. */
 export interface Walked {
@@ -16,10 +16,7 @@ export interface Walked {
 export function timeOf({ body, stops, at, how }: Walked): PastTime {
   const { steps } = readOrder(body);
   const walk = walkOf(steps);
-  const minutes = (stop: number): number => {
-    const step = steps[walk[stop]?.step ?? -1];
-    return step ? step.minutes / step.stops.length : 0;
-  };
+  const minutes = (stop: number): number => minutesAtStop(steps[walk[stop]?.step ?? -1]);
   return timeAtVise(
     stops.map((stop, i) => ({
       atMs: at[i] as number,

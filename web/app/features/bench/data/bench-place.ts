@@ -1,6 +1,7 @@
 import type { BenchEvent } from '@odontis/contract/bench';
 import type { How } from '@odontis/core/work/place-keeping';
 import type { Step, WalkStop } from '@odontis/core/work/step';
+import { minutesAtStop } from '@odontis/core/work/step';
 
 /** Where the technician is: stops done as the server knows, with the presses still on their way. */
 export function doneStops(kept: readonly number[], unsent: readonly BenchEvent[]): Set<number> {
@@ -37,10 +38,7 @@ export function workOf(
 
 /** Minutes of bench work still to do, each step's time shared over its stops. */
 export function minutesLeft(steps: readonly Step[], walk: readonly WalkStop[], done: ReadonlySet<number>): number {
-  return walk.reduce((sum, stop) => {
-    const step = steps[stop.step];
-    return done.has(stop.index) || !step ? sum : sum + step.minutes / step.stops.length;
-  }, 0);
+  return walk.reduce((sum, stop) => (done.has(stop.index) ? sum : sum + minutesAtStop(steps[stop.step])), 0);
 }
 
 const HOW_SAYS = [

@@ -1,4 +1,5 @@
 import type { Step, WalkStop } from '@odontis/core/work/step';
+import { minutesAtStop } from '@odontis/core/work/step';
 
 /** Where the work stands: the order's steps and stops, and the first stop not done. */
 export interface Standing {
@@ -31,7 +32,5 @@ export const strokesHeard = (stop: WalkStop | undefined): number | null =>
   stop && stop.strokes > 0 ? stop.strokes : null;
 
 /** Seconds a stop takes by the plan. */
-export function secondsOf({ steps }: Pick<Standing, 'steps'>, stop: WalkStop): number {
-  const step = steps[stop.step];
-  return step ? (60 * step.minutes) / step.stops.length : 0;
-}
+export const secondsOf = ({ steps }: Pick<Standing, 'steps'>, stop: WalkStop): number =>
+  60 * minutesAtStop(steps[stop.step]);

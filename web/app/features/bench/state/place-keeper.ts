@@ -5,6 +5,7 @@ import { patchState, signalStore, withComputed, withHooks, withMethods, withProp
 import type { BenchEarEvent } from '@odontis/core/hear/bench-ear';
 import type { Doubt } from '@odontis/core/hear/follow-place';
 import type { Learned, UNLEARNED } from '@odontis/core/hear/learn-ear';
+import { LEARNS_FROM } from '@odontis/core/hear/learn-ear';
 import type { Trouble } from '@odontis/core/hear/stroke-trouble';
 import type { How, PlaceKeeping } from '@odontis/core/work/place-keeping';
 import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
@@ -46,8 +47,7 @@ const initial: PlaceState = {
   ...{ unlearned: null, mute: false, restless: false, pacedS: null, paceFactor: 1 },
 };
 
-/** Gullets whose strokes are told before the ear goes by itself, and the fewest that teach. */
-export const LEARNS_FROM = 4;
+/** The fewest gullets that teach. */
 const LEAST_LEARNED = 3;
 const PACE_EACH_MS = 200;
 /** A page that was not looked at for so long did not see what was filed. */
@@ -280,6 +280,8 @@ export const PlaceKeeper = signalStore(
         const before = standing?.walk[standing.place - 1];
         if (before) press([before], 'back', 'gullet');
         if (self.listening() === 'listening') anew();
+        // What was heard is of other gullets than those that are told.
+        else if (self.listening() === 'learning') held.ear?.tell({ do: 'forget' });
       },
       /** Steps ticked on the shop's card: every stop of theirs that is not done yet. */
       enterCard: (ticked: ReadonlySet<number>): void => {

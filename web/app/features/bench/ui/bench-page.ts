@@ -4,6 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
+import { LEAST_SEEN_FLAT_MM } from '@odontis/core/line/flats';
 import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
@@ -32,9 +33,6 @@ import { ToolTrial } from './tool-trial';
 
 const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
 const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
-
-/** A flat narrower than this nobody sees: half a thou. mm. */
-const LEAST_FLAT_MM = 0.0127;
 
 /** A file of ordinary length, to say by how much its handle lies aside. */
 const FILE_MM = 150;
@@ -125,7 +123,7 @@ export class BenchPage implements OnDestroy {
   });
   protected readonly flat = computed(() => {
     const mm = this.stop()?.flatMm;
-    return mm === undefined || mm < LEAST_FLAT_MM ? null : this.speech.fine(mm);
+    return mm === undefined || mm < LEAST_SEEN_FLAT_MM ? null : this.speech.fine(mm);
   });
   /** At either end of the line a raker hardly cuts. */
   protected readonly atEnd = computed(

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Flat, PlatePoint } from '@odontis/core/file/file-in-gullet';
 import { fileInGullet } from '@odontis/core/file/file-in-gullet';
+import { LEAST_SEEN_FLAT_MM } from '@odontis/core/line/flats';
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import type { Ends } from '@odontis/core/saw/ends';
 import type { GulletAtStop } from '@odontis/core/work/tooth-line/gullet-work';
 import { Speech } from '../../../shared/speech/speech';
 
-/** A flat narrower than this nobody sees: half a thou. mm */
-const LEAST_FLAT_MM = 0.0127;
 /** Picture units a mm are chosen so that it is about this wide. */
 const WIDTH = 1000;
 /** Seen to either side of the gullet, in pitches; more towards the next stop. */
@@ -134,7 +133,7 @@ export class GulletPicture {
     };
     const flat = (tooth: number): string[] => {
       const [a, b] = [picture.after[3 * tooth], picture.after[3 * tooth + 1]];
-      return a && b && b[0] - a[0] > LEAST_FLAT_MM ? [`M${put(a)} L${put(b)}`] : [];
+      return a && b && b[0] - a[0] > LEAST_SEEN_FLAT_MM ? [`M${put(a)} L${put(b)}`] : [];
     };
     const foot = 0.62 * depth * scale;
     const above = 1.75 * depth * scale;
@@ -165,8 +164,8 @@ export class GulletPicture {
   /** What the eye goes by: how much of each flat is left when it is filed so far. */
   private flatsSay(heel: Flat | null, toe: Flat | null): string {
     const of = (flat: Flat | null, end: string): string[] => {
-      if (!flat || flat.nowMm < LEAST_FLAT_MM) return [];
-      const gone = flat.afterMm < LEAST_FLAT_MM;
+      if (!flat || flat.nowMm < LEAST_SEEN_FLAT_MM) return [];
+      const gone = flat.afterMm < LEAST_SEEN_FLAT_MM;
       const left = flat.afterMm / flat.nowMm;
       const share = left > 0.4 && left < 0.6 ? 'to half' : `down to ${this.speech.fine(flat.afterMm)}`;
       return [`${end} flat ${gone ? 'until just gone' : share}`];
