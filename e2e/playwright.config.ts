@@ -4,6 +4,11 @@ import { ownShop, shopPorts } from './fixtures/own-shop';
 /** The journeys in Debian's Chromium, each worker against a shop of its own on a port that tools/test.ts chose. */
 export default defineConfig({
   testDir: './journeys',
+  // What plays sound in its own time hears nothing clearly while another journey holds the cores.
+  projects: [
+    { name: 'together', testIgnore: '**/by-ear.spec.ts' },
+    { name: 'alone', testMatch: '**/by-ear.spec.ts', workers: 1 },
+  ],
   outputDir: '../test-results',
   workers: shopPorts().length,
   timeout: 120_000,

@@ -218,14 +218,18 @@ async function journey(add: (part: Part) => Promise<void>): Promise<void> {
   mkdirSync('test-results', { recursive: true });
   const ports = await Promise.all(Array.from({ length: WORKERS }, () => freePort()));
   const env = { ODONTIS_SHOPS: data, ODONTIS_SHOP_PORTS: ports.join(',') };
-  await add({
-    name: 'journey in Chromium',
-    command: 'npx',
-    args: ['playwright', 'test', '--config', 'e2e/playwright.config.ts'],
-    env,
-    alone: true,
-    count: playwrightCount,
-  });
+  for (const [project, name] of [
+    ['together', 'journey in Chromium'],
+    ['alone', 'journey by ear'],
+  ] as const)
+    await add({
+      name,
+      command: 'npx',
+      args: ['playwright', 'test', '--config', 'e2e/playwright.config.ts', '--project', project],
+      env,
+      alone: true,
+      count: playwrightCount,
+    });
   if (existsSync(data)) rmSync(data, { recursive: true, force: true });
 }
 

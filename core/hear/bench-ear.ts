@@ -29,8 +29,8 @@ export interface BenchEar {
   readonly learn: (strokes: readonly number[]) => Learned;
   /** Begin to learn anew. */
   readonly forget: () => void;
-  /** The filer has said where they are. */
-  readonly anew: () => void;
+  /** The filer has said where they are; `rightly` where a question stood and the gullet was indeed not done. */
+  readonly anew: (rightly: boolean) => void;
 }
 
 export function benchEar(rate: number): BenchEar {
@@ -82,9 +82,9 @@ export function benchEar(rate: number): BenchEar {
     forget: () => {
       [strokes, place, frames, asked] = [null, null, [], false];
     },
-    anew: () => {
+    anew: (rightly) => {
       asked = false;
-      place?.anew();
+      place?.anew(rightly);
     },
   };
 }

@@ -54,8 +54,8 @@ const ASKED_AFTER = 2.2;
 export interface PlaceEar {
   /** What follows from a frame, with the strokes wanted in the present gullet. Nothing while a question stands. */
   readonly take: (heard: Heard, wanted: number) => EarEvent | null;
-  /** The filer has said where they are: the count begins anew. */
-  readonly anew: () => void;
+  /** The filer has said where they are: the count begins anew. `rightly` where what was asked about was indeed not done. */
+  readonly anew: (rightly: boolean) => void;
 }
 
 /** Counts one filer's strokes gullet by gullet; never runs ahead: what is not sure is asked. */
@@ -109,7 +109,9 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
   };
 
   return {
-    anew: () => {
+    anew: (rightly) => {
+      // A question that was called for does not tell against the ear.
+      if (asked && rightly) doubts.pop();
       asked = false;
       sinceS = nowS;
       begin(null);

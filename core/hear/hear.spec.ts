@@ -17,6 +17,7 @@ const run = (wish: Omit<FilingWish, 'strokes'>, gullets = 24) =>
   heardRun({ ...wish, strokes: twos(gullets + LEARNS_FROM) });
 
 describe('hearing the file', () => {
+  const RATE = 24_000;
   it('in a quiet room every stroke of either hand is counted, the place follows, and a tick comes within 150 ms', () => {
     for (const hand of HANDS)
       for (const seed of [2, 3]) {
@@ -69,6 +70,28 @@ describe('hearing the file', () => {
     expect(asked(4)).toEqual(['more']);
   });
 
+  it('three questions in eight gullets and it gives up; but not where each was called for', () => {
+    const strokes = [...twos(4), ...[1, 2, 1, 2, 1, 2, 1, 2]];
+    const rests = Object.fromEntries(strokes.map((n, k) => [k + 1, n === 1 ? 4 : 0]).filter(([, s]) => s));
+    const recording = madeFiling({ hand: LIFTING, strokes, rests, seed: 37, rate: RATE });
+    const doubts = (rightly: boolean): boolean[] => {
+      const ear = benchEar(RATE);
+      const cut = ((recording.doneS[3] as number) + 0.3) * RATE;
+      const restless: boolean[] = [];
+      for (let at = 0; at < recording.samples.length; at += 480) {
+        if (at < cut && at + 480 >= cut) ear.learn(twos(4));
+        for (const event of ear.take(recording.samples.subarray(at, at + 480), 2))
+          if (event.is === 'doubt') {
+            restless.push(event.restless);
+            ear.anew(rightly);
+          }
+      }
+      return restless;
+    };
+    expect(doubts(true)).toEqual([false, false, false, false]);
+    expect(doubts(false)).toEqual([false, false, true, true]);
+  });
+
   it('a screech is said once, chatter too, and a file that slides stops it', () => {
     const troubles = (kind: 'screech' | 'chatter' | 'skate') => {
       const heard = run({ hand: LIFTING, seed: 17, trouble: { kind, fromGullet: 8 } }, 12);
@@ -83,7 +106,6 @@ describe('hearing the file', () => {
     expect(run({ hand: DRAWING_BACK, seed: 17 }, 12).troubles).toEqual([]);
   });
 
-  const RATE = 24_000;
   const played = (sound: Float32Array): { events: BenchEarEvent[]; ear: ReturnType<typeof benchEar> } => {
     const ear = benchEar(RATE);
     const events: BenchEarEvent[] = [];

@@ -102,7 +102,7 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
     }
     const nowS = at / rate;
     if (answersAt !== null && nowS >= answersAt) {
-      ear.anew();
+      ear.anew(false);
       place = doneBy(nowS);
       answersAt = null;
     }

@@ -8,7 +8,8 @@ export type HearOrder =
   | { readonly do: 'want'; readonly strokes: number | null }
   | { readonly do: 'learn'; readonly strokes: readonly number[] }
   | { readonly do: 'forget' }
-  | { readonly do: 'anew' };
+  /** `rightly`: a question stood, and the gullet was indeed not done. */
+  | { readonly do: 'anew'; readonly rightly: boolean };
 
 export type HearAnswer =
   | { readonly is: 'heard'; readonly events: readonly BenchEarEvent[] }

@@ -29,6 +29,6 @@ addEventListener('message', ({ data }: MessageEvent<HearOrder>) => {
     case 'forget':
       return ear?.forget();
     case 'anew':
-      return ear?.anew();
+      return ear?.anew(data.rightly);
   }
 });

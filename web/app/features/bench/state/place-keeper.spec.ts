@@ -140,6 +140,8 @@ describe('the place kept at the vise', () => {
     expect(place()).toBe(from + 7);
     keeper.back();
     expect([keeper.listening(), place()]).toEqual(['listening', from + 7]);
+    // It was right to ask.
+    expect(ear.orders).toContain({ do: 'anew', rightly: true });
     ear.hears(doubt(), { is: 'knock', atS: 5 });
     expect([keeper.listening(), place()]).toEqual(['listening', from + 8]);
     expect(hows().slice(4)).toEqual(['done 4 ear', 'done 5 ear', 'done 6 ear', 'done 7 gullet']);

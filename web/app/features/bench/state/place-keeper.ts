@@ -142,8 +142,8 @@ export const PlaceKeeper = signalStore(
       void held.lock?.release();
       patchState(self, { listening: 'off', ticks: [], doubt: null, mute: false, fault });
     };
-    const anew = (): void => {
-      held.ear?.tell({ do: 'anew' });
+    const anew = (rightly = false): void => {
+      held.ear?.tell({ do: 'anew', rightly });
       patchState(self, { listening: 'listening', ticks: [], doubt: null });
       want(true);
     };
@@ -274,7 +274,7 @@ export const PlaceKeeper = signalStore(
       },
       /** The key for back: an answer where a question stands, a stop to the pace where one runs. */
       back: (): void => {
-        if (self.listening() === 'question') return anew();
+        if (self.listening() === 'question') return anew(true);
         if (self.pacedS() !== null) return stopPace();
         const standing = self.standing();
         const before = standing?.walk[standing.place - 1];
