@@ -1,5 +1,5 @@
 /**
- * Core's floors, the lowest first: a room imports its own floor and those under it. `shop` stands on
+ * Core's floors, the lowest first: a room imports its own floor and those under it. `shop` and `store` stand on
  * `work`; `trace`, `photograph` and `hear` beside it, on the arithmetic.
  */
 const FLOORS = [
@@ -24,7 +24,7 @@ const FLOORS = [
   ],
   ['judgement'],
   ['work'],
-  ['shop'],
+  ['shop', 'store'],
 ];
 const NOT_A_TEST = '(\\.spec\\.ts$|^core/reference/)';
 const rooms = (floors) => `^core/(${floors.flat().join('|')})/`;

@@ -36,6 +36,8 @@ export const linePlanChoice = z.object({
   backDeg: bounded(5, 60, 'The back', 'degrees').nullish(),
   topDeg: bounded(0, 60, 'The top bevel', 'degrees').nullish(),
   besideMm: bounded(0, 20, 'The depth of the other edge', 'mm').nullish(),
+  /** Files the Store had corners free of when it was worked out, by name; left out where it knew none. */
+  files: z.array(text(60, 'The file')).max(500, 'At most 500 files.').optional(),
   why,
 });
 export type LinePlanChoice = z.infer<typeof linePlanChoice>;

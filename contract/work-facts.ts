@@ -10,6 +10,7 @@ export const workFactsOf = (
   book: ShopBook,
   { strokeRateOf, stoning }: Pick<Hand, 'strokeRateOf' | 'stoning'>,
   learned: Learned | undefined,
+  filesAtHand: readonly string[] | undefined,
 ): WorkFacts => ({
   saw,
   visit: {
@@ -25,6 +26,7 @@ export const workFactsOf = (
   visits,
   habits: learned && Object.values(learned).some((one) => one !== null) ? { ...book.habits, learned } : book.habits,
   judgement: book.judgement,
+  ...(filesAtHand && { filesAtHand }),
   strokeRateOf,
   stoning,
 });

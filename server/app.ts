@@ -23,6 +23,7 @@ import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
 import { planRoutes } from './features/plans/routes';
 import { evidenceRoutes } from './features/evidence/routes';
+import { storeRoutes } from './features/store/routes';
 import { learningRoutes } from './features/learning/routes';
 import { shopRoutes } from './features/shop/routes';
 import { ticketRoutes } from './features/tickets/routes';
@@ -113,6 +114,7 @@ export function createApp({
   const features = [
     shopRoutes,
     learningRoutes,
+    storeRoutes,
     peopleRoutes,
     customerRoutes,
     ticketRoutes,

@@ -20,6 +20,7 @@ import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
 import { DOUBTS } from '@odontis/core/hear/follow-place';
 import { TROUBLES } from '@odontis/core/hear/stroke-trouble';
+import { TOOL_DEEDS, TOOL_KINDS } from '@odontis/core/store/tool';
 import { HOWS } from '@odontis/core/work/place-keeping';
 import { EDGES, HEAVIER, STEP_KINDS } from '@odontis/core/work/step';
 import { CROSSCUT_KINDS, TIPS } from '@odontis/core/saw/saw';
@@ -55,6 +56,8 @@ describe('docs that cannot lie', () => {
     const vocabulary = new Set<string>([
       ...STAGES,
       ...GAUGES,
+      ...TOOL_KINDS,
+      ...TOOL_DEEDS,
       ...ANGLE_WAYS,
       ...POINT_SIDES,
       ...SEATED_SECTIONS,

@@ -6,7 +6,6 @@ import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { RackRow } from '@odontis/contract/ticket';
-import { walkOf } from '../core/work/step';
 import { LIFTING, madeFiling } from '../core/reference/made-filing';
 import { wavOf } from '../core/reference/wav';
 import { madeLine, madeScan } from '../core/reference/made-scan';
@@ -52,10 +51,10 @@ async function shots(): Promise<void> {
       baseURL: server.address,
       permissions: ['microphone'],
     });
-    const csrf = await enterDemo(context, server.address);
+    await enterDemo(context, server.address);
     const page = await context.newPage();
     mkdirSync(INTO, { recursive: true });
-    await takeAll(page, csrf);
+    await takeAll(page);
   } finally {
     await browser.close();
     await server.close();
@@ -83,7 +82,7 @@ function scanOf(pitchMm: number, lengthMm: number): Promise<Buffer> {
     .toBuffer();
 }
 
-async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> {
+async function takeAll(page: Page): Promise<void> {
   const take = async (name: string, whole = false, afterMs = 900): Promise<void> => {
     await page.waitForTimeout(afterMs);
     await page.screenshot({ path: path.join(INTO, `${name}.png`), fullPage: whole });
@@ -175,21 +174,9 @@ async function takeAll(page: Page, csrf: Record<string, string>): Promise<void> 
   await page.goto(`/ticket/${at('plan', 'Two-man crosscut')}/plan`);
   await page.locator('od-rakers-plan').waitFor();
   await take('plan-rakers');
-  const long = at('bench', 'One-man crosscut');
-  // As far as its rakers.
-  const { plan } = (await (await page.request.get(`/api/tickets/${long}`)).json()) as Dossier;
-  const rakers = plan?.order.steps.findIndex((step) => step.kind === 'raker-tips') ?? 0;
-  const stops = walkOf(plan?.order.steps ?? []);
-  for (const { index } of stops.filter((stop) => stop.step >= rakers && plan?.done.includes(stop.index)).reverse())
-    await page.request.post(`/api/tickets/${long}/bench`, {
-      headers: csrf,
-      data: {
-        planId: plan?.id,
-        events: [{ id: crypto.randomUUID(), stop: index, action: 'back', at: new Date().toISOString() }],
-      },
-    });
-  await page.goto(`/ticket/${long}/bench`);
-  await take('bench-rakers');
+  await page.goto('/store');
+  await page.locator('od-hand-chart canvas').first().waitFor();
+  await take('store');
   await page.goto(`/ticket/${at('plan', 'Two-edged pull saw')}/plan`);
   await page.locator('od-pull-plan').waitFor();
   await take('plan-pull');

@@ -1,4 +1,4 @@
-import { chooseFile, cornerShortfallMm, cornersUsed, FACE_TO_FLANK, TAPER_FILES } from './file-choice';
+import { chooseFile, cornerShortfallMm, FACE_TO_FLANK, TAPER_FILES } from './file-choice';
 import { toothFor, toothHeightMm } from './flank-angles';
 import { pitchMmFromCount } from '../units/points';
 
@@ -23,5 +23,21 @@ describe('file choice', () => {
   it('says when even the widest is too narrow', () => expect(choice(2.5, 0, 0).tooNarrow).toBeTrue());
   it('a corner of radius r leaves r unfiled in a 60-degree V', () =>
     expect(cornerShortfallMm(0.1, 60)).toBeCloseTo(0.1, 12));
-  it('counts corners by strokes', () => expect(cornersUsed(1800, choice(10, 0, 0))).toBe(2));
+  it('of files at hand the next wider that is there, two sizes at most; else the right one, and that it lacks', () => {
+    const names = TAPER_FILES.map(({ name }) => name);
+    const right = choice(12, 0, 0).file;
+    const at = names.indexOf(right.name);
+    const pick = (atHand: readonly string[]) => {
+      const tooth = toothFor(0, 0);
+      const found = chooseFile(toothHeightMm(pitchMmFromCount(12, 'points'), tooth), tooth, 0, atHand);
+      return [names.indexOf(found.file.name) - at, found.lacking?.name ?? null];
+    };
+    expect(pick(names)).toEqual([0, null]);
+    expect(pick(names.slice(at + 1))).toEqual([1, right.name]);
+    expect(pick(names.slice(at + 2))).toEqual([2, right.name]);
+    // Three sizes wider rounds the gullet, and a narrower one wears two teeth at once.
+    expect(pick(names.slice(at + 3))).toEqual([0, right.name]);
+    expect(pick(names.slice(0, at))).toEqual([0, right.name]);
+    expect(choice(12, 0, 0).lacking).toBeNull();
+  });
 });

@@ -37,8 +37,8 @@ export interface FileChoice {
   readonly flankMm: number;
   /** Even the widest is too narrow: the widest is named all the same. */
   readonly tooNarrow: boolean;
-  /** Strokes one corner gives before the gullet bottom coarsens. */
-  readonly strokesPerCorner: number;
+  /** The file this tooth is best filed with, where the shop has no corner of it free. */
+  readonly lacking: TaperFile | null;
   readonly reason: Reason;
 }
 
@@ -62,27 +62,43 @@ export function longestFlankMm(heightMm: number, tooth: FiledTooth, fleamDeg: nu
  * Source: common practice, no source. Example: 15 points rip, flank 1.96 mm ->
  * face of 3.9 mm or more, a 4 in double extra slim taper.
  */
-export const chooseFile = (heightMm: number, tooth: FiledTooth, fleamDeg: number): FileChoice =>
-  covering(TAPER_FILES, FACE_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, fleamDeg), {
+export const chooseFile = (
+  heightMm: number,
+  tooth: FiledTooth,
+  fleamDeg: number,
+  atHand?: readonly string[],
+): FileChoice =>
+  covering(TAPER_FILES, FACE_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, fleamDeg), atHand, {
     formula: 'face of the file ≥ 2 × longest flank of the tooth',
     otherwise: 'A narrower file wears one corner out of two teeth at once; a wider one rounds the gullet.',
   });
 
-/** The narrowest of some files, narrowest first, whose face is so many times the flank; the widest where none is. mm. */
+/** In the place of a file that the shop lacks one may be so many sizes wider. No source. */
+const SIZES_WIDER = 2;
+
+/**
+ * The narrowest of some files, narrowest first, whose face is so many times the flank; the widest where none is.
+ * Where the shop's files at hand are known and it is not among them, the next wider that is, two sizes at most; where
+ * there is none it is named all the same. mm.
+ */
 function covering(
   files: readonly TaperFile[],
   times: number,
   heightMm: number,
   flankMm: number,
+  atHand: readonly string[] | undefined,
   why: { readonly formula: string; readonly otherwise: string },
 ): FileChoice {
   const fitting = files.find((file) => file.faceMm >= times * flankMm);
-  const file = fitting ?? (files[files.length - 1] as TaperFile);
+  const best = fitting ?? (files[files.length - 1] as TaperFile);
+  const from = files.indexOf(best);
+  const has = atHand && files.slice(from, from + 1 + SIZES_WIDER).find((one) => atHand.includes(one.name));
+  const file = has ?? best;
   return {
     file,
     flankMm,
     tooNarrow: fitting === undefined,
-    strokesPerCorner: STROKES_PER_CORNER,
+    lacking: atHand && has !== best ? best : null,
     reason: because(
       `File: ${file.name}`,
       why.formula,
@@ -101,11 +117,16 @@ function covering(
 const MILL_FILE: TaperFile = { id: '8mill', name: '8 in mill file, one edge safe', faceMm: 20, cornerRadiusMm: 0 };
 
 /** The file for cutters that are pointed one by one: a flat one of any size, as no gullet limits it. mm. */
-export const pointingFile = (heightMm: number): FileChoice => ({
+export const pointingFile = (
+  heightMm: number,
+  _tooth?: FiledTooth,
+  _fleamDeg?: number,
+  atHand?: readonly string[],
+): FileChoice => ({
   file: MILL_FILE,
   flankMm: heightMm,
   tooNarrow: false,
-  strokesPerCorner: STROKES_PER_CORNER,
+  lacking: atHand && !atHand.includes(MILL_FILE.name) ? MILL_FILE : null,
   reason: because(
     `File: ${MILL_FILE.name}`,
     'each cutter is pointed by itself: the flat of a mill file along its bevel',
@@ -129,17 +150,24 @@ export const FEATHER_FILES: readonly TaperFile[] = [
 const FEATHER_TO_FLANK = 1.3;
 
 /** The smallest feather file that covers a pull saw's flank; the largest where none does. mm. */
-export const chooseFeather = (heightMm: number, tooth: FiledTooth): FileChoice =>
-  covering(FEATHER_FILES, FEATHER_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, 0), {
+export const chooseFeather = (
+  heightMm: number,
+  tooth: FiledTooth,
+  _fleamDeg?: number,
+  atHand?: readonly string[],
+): FileChoice =>
+  covering(FEATHER_FILES, FEATHER_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, 0), atHand, {
     formula: 'face of the file ≥ 1.3 × longest flank of the tooth',
     otherwise: 'A thin diamond section reaches the gullet without touching the tooth beside it.',
   });
 
-/**
- * How many of a file's three corners a job uses up: strokes asked for over
- * strokes a corner lasts. Above 3 a second file is wanted.
- */
-export const cornersUsed = (strokes: number, choice: FileChoice): number => strokes / choice.strokesPerCorner;
+/** The file a blade’s teeth are brought down with, by the name its strokes are calibrated under. */
+export const BLADE_FILE = '8 in mill file';
+/** Every file that an order can call for, by its name. */
+export const FILE_NAMES: readonly string[] = [
+  ...[...TAPER_FILES, ...FEATHER_FILES, MILL_FILE].map((file) => file.name),
+  BLADE_FILE,
+];
 
 /**
  * Depth a rounded corner leaves unfiled at the bottom of a V: r (1/sin(half

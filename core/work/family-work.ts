@@ -51,6 +51,8 @@ export interface WorkFacts {
   readonly visits: readonly { readonly work: WorkOrder['work'] | null }[];
   readonly habits: WorkHabits;
   readonly judgement: Judgement | undefined;
+  /** Names of the files the Store has corners free of; left out where it knows none. */
+  readonly filesAtHand?: readonly string[] | undefined;
   /** What a stroke of a file takes, by the file's name. */
   readonly strokeRateOf: (file: string) => StrokeRate;
   /** What a pass of this hand's stone takes off a side. mm. */

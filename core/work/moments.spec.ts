@@ -37,4 +37,13 @@ describe('what is done before a stop', () => {
     expect(moments([step('shape', { tool: 'another' }, 170, 5), step('sharpen', {}, 30, 2)])).toEqual([]);
     expect(moments([step('shape', {}, 170, 5), step('sharpen', {}, 30, 2)])).toEqual(['195 fresh-corner']);
   });
+
+  it('where the corner in hand is known, it goes by that one and by what it gives', () => {
+    const steps = [step('shape', {}, 20, 5)];
+    const at = (place: number, made: number, tool = 'a file') =>
+      momentsBefore(steps, walkOf(steps), place, { tool, made, gives: 420 });
+    expect([at(3, 419), at(4, 424), at(5, 429)]).toEqual([[], ['fresh-corner'], []]);
+    expect(at(4, 424, 'another')).toEqual([]);
+    expect(at(4, 0)).toEqual([]);
+  });
 });

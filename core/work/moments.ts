@@ -14,12 +14,25 @@ const stoodOn = (steps: readonly Step[], step: number): Step['side'] => {
   return before ? standsOn(before) : null;
 };
 
+/** The corner somebody files with: strokes it has made by now, and strokes it gives. */
+export interface CornerInHand {
+  readonly tool: string;
+  readonly made: number;
+  readonly gives: number;
+}
+
 /**
  * What comes before a stop: the other side of the saw, where its step is worked from another than the step
  * before; a fresh corner of the file, where a last pass begins, or where the strokes made with the same file reach
- * what a corner gives (common practice, no source). O(stops before it).
+ * what a corner gives: by the Store, where the corner in hand is known, else by common practice, no source.
+ * O(stops before it).
  */
-export function momentsBefore(steps: readonly Step[], walk: readonly WalkStop[], place: number): Moment[] {
+export function momentsBefore(
+  steps: readonly Step[],
+  walk: readonly WalkStop[],
+  place: number,
+  corner: CornerInHand | null = null,
+): Moment[] {
   const stop = walk[place];
   const step = stop && steps[stop.step];
   if (!stop || !step || step.unit === 'whole') return [];
@@ -32,10 +45,12 @@ export function momentsBefore(steps: readonly Step[], walk: readonly WalkStop[],
       const of = one && steps[one.step];
       return one && of?.unit === 'gullet' && of.tool === step.tool ? one.strokes : 0;
     };
-    const made = walk.slice(0, place).reduce((sum, one) => sum + sameFile(one), 0);
-    const corners = (strokes: number): number => Math.floor(strokes / STROKES_PER_CORNER);
-    if (corners(made) > corners(made - sameFile(walk[place - 1])) || (first && step.kind === 'last-pass'))
-      moments.push('fresh-corner');
+    const known = corner?.tool === step.tool ? corner : null;
+    const made = known?.made ?? walk.slice(0, place).reduce((sum, one) => sum + sameFile(one), 0);
+    const corners = (strokes: number): number => Math.floor(strokes / (known?.gives ?? STROKES_PER_CORNER));
+    // A corner turned to just now made none of the strokes before.
+    const before = Math.max(0, made - sameFile(walk[place - 1]));
+    if (corners(made) > corners(before) || (first && step.kind === 'last-pass')) moments.push('fresh-corner');
   }
   return moments;
 }

@@ -10,6 +10,7 @@ import { defineEvidence, defineSession } from '../features/evidence/model';
 import { defineShop } from '../features/shop/model';
 import { defineArrival, defineTicket } from '../features/tickets/model';
 import { definePhotograph } from '../features/photographs/model';
+import { definePlanTool, defineTool, defineToolDeed } from '../features/store/model';
 import { defineMessage } from '../features/outbox/model';
 
 /** Every table's model on one connection. Models never leave the server. */
@@ -33,6 +34,9 @@ export function defineModels(sequelize: Sequelize) {
     Evidence: defineEvidence(sequelize),
     Plan: definePlan(sequelize),
     PlanReason: definePlanReason(sequelize),
+    PlanTool: definePlanTool(sequelize),
+    Tool: defineTool(sequelize),
+    ToolDeed: defineToolDeed(sequelize),
     BenchEvent: defineBenchEvent(sequelize),
     BenchMark: defineBenchMark(sequelize),
     CheckRound: defineCheckRound(sequelize),

@@ -19,14 +19,37 @@ const SET_TOOL = [
   [10, 0.1],
 ] as const;
 
-/** What the first of the staff measured of their own file and set tool. */
-export async function loadCalibrations(db: Database, person: number, transaction: Transaction): Promise<void> {
+/** The large one in another hand. */
+const OTHERS = [
+  [3, 0.31],
+  [5, 0.26],
+  [7, 0.205],
+  [9, 0.17],
+] as const;
+
+/** What the first two of the staff measured of their own file and set tools. */
+export async function loadCalibrations(
+  db: Database,
+  person: number,
+  second: number,
+  transaction: Transaction,
+): Promise<void> {
   const own = { personId: person, createdBy: person };
   await db.models.Calibration.bulkCreate(
     [
-      ...DROPS.map(([amount, didMm]) => ({ what: 'strokes' as const, tool: '', amount, didMm })),
-      ...SET_TOOL.map(([amount, didMm]) => ({ what: 'set-tool' as const, tool: 'the small one', amount, didMm })),
-    ].map((reading) => ({ key: randomUUID(), ...reading, ...own })),
+      ...DROPS.map(([amount, didMm]) => ({ what: 'strokes' as const, tool: '6 in slim taper', amount, didMm, ...own })),
+      ...SET_TOOL.map(([amount, didMm]) => ({
+        what: 'set-tool' as const,
+        tool: 'the small one',
+        amount,
+        didMm,
+        ...own,
+      })),
+      ...OTHERS.map(([amount, didMm]) => {
+        const theirs = { personId: second, createdBy: second };
+        return { what: 'set-tool' as const, tool: 'the large one', amount, didMm, ...theirs };
+      }),
+    ].map((reading) => ({ key: randomUUID(), ...reading })),
     { transaction },
   );
 }

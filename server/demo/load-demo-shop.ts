@@ -31,7 +31,9 @@ import { DemoVisits } from './demo-visits';
 import type { PictureKind } from './pictured';
 import { PICTURE_CAPTIONS, pictureBytes, readPictured } from './pictured';
 import { CUSTOMERS, SHOP_NAME, STAFF } from './invented';
+import { keepUses } from '../features/store/service';
 import { loadNotes } from './notes';
+import { loadStoreRoom } from './store-room';
 import { seeded } from './worn-line';
 
 const SAWS = 90;
@@ -58,6 +60,7 @@ class DemoLoader {
   /** What was done on a saw's earlier visits, the latest first. */
   private readonly past = new Map<number, { work: WorkOrder['work'] | null }[]>();
   private readonly hand = handOf([]);
+  private readonly plans: { id: number; order: WorkOrder }[] = [];
   private readonly today = DateTime.now().startOf('day');
 
   constructor(
@@ -75,7 +78,7 @@ class DemoLoader {
       { id: 1, version: 1, book: { ...FIRST_BOOK, name: SHOP_NAME }, changedBy: by, changedAt: new Date(), demo: true },
       { transaction },
     );
-    await loadCalibrations(db, this.staff[0] as number, transaction);
+    await loadCalibrations(db, by, this.staff[1] ?? by, transaction);
     const customers = await db.models.Customer.bulkCreate(
       CUSTOMERS.map(([name, phone]) => ({ name, phone, email: '', createdBy: by })),
       { transaction, returning: true },
@@ -96,6 +99,8 @@ class DemoLoader {
     // Numbers are given in the order saws came in.
     planned.sort((a, b) => a.visit.opened.toMillis() - b.visit.opened.toMillis());
     for (const { saw, n, visit, salt } of planned) await this.visit(saw, n, visit, salt);
+    await keepUses(db, this.plans, transaction);
+    await loadStoreRoom(db, this.staff, this.today, transaction);
     await loadNotes(db, this.today, transaction);
   }
 
@@ -198,6 +203,7 @@ class DemoLoader {
       { ticketId, number: 1, ...keptOrder(ordered), acceptedBy: by, acceptedAt },
       { transaction },
     );
+    this.plans.push({ id: row.id, order });
     const done = visit.stage === 'bench' ? Math.floor(stops * (0.15 + 0.5 * this.random())) : stops;
     let clock = acceptedAt.getTime();
     const tick = (stop: number): Date => {

@@ -18,11 +18,13 @@ import { evidenceKept, lineMeasured, newEvidence, sessionDone } from '@odontis/c
 import { keyed } from '@odontis/contract/fields';
 import { machineState } from '@odontis/contract/machine';
 import { labelPrinter, labelWanted, newMessage, newPhotograph, outboxMessage } from '@odontis/contract/notes';
+import { tool } from '@odontis/core/store/tool';
 import { placeKeeping } from '@odontis/core/work/place-keeping';
 import { codeChange, newCalibration, newPerson, passwordChange, person, personChange } from '@odontis/contract/people';
 import { linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
 import { problem, PROBLEM_TYPE } from '@odontis/contract/problem';
 import { learning } from '@odontis/contract/learning';
+import { newTool, newToolDeed, storeRoom } from '@odontis/contract/store';
 import { shop, shopChange } from '@odontis/contract/shop';
 import {
   alikeSaw,
@@ -71,6 +73,15 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'DELETE /devices/:id': { does: 'Lets a screen in no more.', gives: devices },
   'GET /shop': { does: 'The shop book.', gives: shop },
   'GET /learning': { does: 'What the shop learned, foretold against found.', gives: learning },
+  'GET /store': { does: 'The Store: tools, stock, wear, and what orders want of it.', gives: storeRoom },
+  'POST /store/tools': { does: 'Something new in the Store.', takes: newTool, gives: storeRoom, status: 201 },
+  'PUT /store/tools/:id': { does: 'Tells a tool anew.', takes: tool, gives: storeRoom },
+  'POST /store/tools/:id/deeds': {
+    does: 'What happened to a tool.',
+    takes: newToolDeed,
+    gives: storeRoom,
+    status: 201,
+  },
   'PUT /shop': { does: 'Keeps the shop book.', takes: shopChange, gives: shop },
   'GET /people': { does: 'Everybody of the shop.', gives: people },
   'POST /people': { does: 'Adds somebody.', takes: keyed(newPerson), gives: people, status: 201 },

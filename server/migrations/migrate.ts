@@ -25,6 +25,7 @@ import { ordersWithoutWords } from './2026-11-30-orders-without-words';
 import { photographsMeasure } from './2026-11-30-photographs-measure';
 import { cutsForetold } from './2026-11-30-cuts-foretold';
 import { placeKept } from './2026-11-30-place-kept';
+import { storeRoom } from './2026-12-01-store-room';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -56,6 +57,7 @@ export const MIGRATIONS: readonly Migration[] = [
   photographsMeasure,
   cutsForetold,
   placeKept,
+  storeRoom,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -13,6 +13,8 @@ import * as doorEffects from './shared/state/door.effects';
 import { doorFeature } from './shared/state/door.feature';
 import * as shopEffects from './shared/state/shop.effects';
 import { shopFeature } from './shared/state/shop.feature';
+import * as storeRoomEffects from './shared/state/store-room.effects';
+import { storeRoomFeature } from './shared/state/store-room.feature';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -25,8 +27,12 @@ export const appConfig: ApplicationConfig = {
     ),
     // Outlined fields keep their labels at bench density.
     { provide: MAT_FORM_FIELD_DEFAULT_OPTIONS, useValue: { appearance: 'outline', subscriptSizing: 'dynamic' } },
-    provideStore({ [doorFeature.name]: doorFeature.reducer, [shopFeature.name]: shopFeature.reducer }),
-    provideEffects(doorEffects, shopEffects),
+    provideStore({
+      [doorFeature.name]: doorFeature.reducer,
+      [shopFeature.name]: shopFeature.reducer,
+      [storeRoomFeature.name]: storeRoomFeature.reducer,
+    }),
+    provideEffects(doorEffects, shopEffects, storeRoomEffects),
     // Once the first page stands, so that nothing waits for it.
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
   ],

@@ -41,6 +41,11 @@ export const routes: Routes = [
     loadComponent: () => import('./features/people/ui/people-page').then((m) => m.PeoplePage),
   },
   {
+    path: 'store',
+    title: 'Store · Odontis',
+    loadComponent: () => import('./features/store/ui/store-page').then((m) => m.StorePage),
+  },
+  {
     path: 'shopbook',
     title: 'Shop book · Odontis',
     loadComponent: () => import('./features/shopbook/ui/shopbook-page').then((m) => m.ShopbookPage),

@@ -2,9 +2,6 @@ import { cautionsFor } from '../cautions';
 import type { Step, StepKind } from '../step';
 import { WHOLE_SAW_STOP } from '../step';
 
-/** The file a blade's teeth are brought down with, by the name its strokes are calibrated under. */
-export const BLADE_FILE = '8 in mill file';
-
 /** A step of a saw whose teeth go round, of which nothing is said yet but its cautions: done to the whole of it unless more says otherwise. */
 export const wholeStep = (kind: StepKind, more: Partial<Step>): Step => ({
   kind,

@@ -12,8 +12,16 @@ export interface FilingWay {
 }
 
 /** Through its gullets by a three-square file, a cutter by itself, or face, back and top of a pull saw apart. */
-export function filingWay({ cutters, pull }: Pick<LineInputs, 'cutters' | 'pull'>): FilingWay {
-  if (cutters) return { toothOf: pointedTooth, fileOf: pointingFile };
-  if (pull) return { toothOf: (rakeDeg) => pullTooth(rakeDeg, pull.backDeg), fileOf: chooseFeather };
-  return { toothOf: toothFor, fileOf: chooseFile };
+export function filingWay({
+  cutters,
+  pull,
+  filesAtHand,
+}: Pick<LineInputs, 'cutters' | 'pull' | 'filesAtHand'>): FilingWay {
+  const withHand =
+    (choose: typeof chooseFile): FilingWay['fileOf'] =>
+    (heightMm, tooth, fleamDeg) =>
+      choose(heightMm, tooth, fleamDeg, filesAtHand);
+  if (cutters) return { toothOf: pointedTooth, fileOf: withHand(pointingFile) };
+  if (pull) return { toothOf: (rakeDeg) => pullTooth(rakeDeg, pull.backDeg), fileOf: withHand(chooseFeather) };
+  return { toothOf: toothFor, fileOf: withHand(chooseFile) };
 }

@@ -131,6 +131,8 @@ export const lineInputs = z
     measured: z.int().min(0),
     habits: workHabits,
     strokeRate,
+    /** Names of the files the Store had corners free of; left out where it knows none. */
+    filesAtHand: z.array(z.string()).readonly().optional(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     etch: z.boolean(),
     /** Whether it works the other way of the grain than it is filed for; left out or null where nobody said. */

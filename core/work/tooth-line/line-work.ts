@@ -171,6 +171,7 @@ function studyOne(
       ...straightening(facts),
       filingsSinceSet: filingsSinceSet(facts.visits),
       line: wish.line,
+      ...(facts.filesAtHand && { filesAtHand: facts.filesAtHand }),
       ...(pointed && { cutters: cuttersOf(facts, saw, { ...line, teeth: judged }, wish) }),
       ...(saw.family === 'pull' && { pull: pullOf(facts, part, wish) }),
       judgement: facts.judgement,

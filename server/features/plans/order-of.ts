@@ -23,7 +23,13 @@ export interface ToOrder {
 
 /** The order worked out from what is kept. Throws Problem where these readings make none. */
 export function orderOf({ dossier, book, calibrations, choice, learned }: ToOrder): Ordered {
-  const facts = workFactsOf(dossier, book, handOf(calibrations, learned), learned);
+  const facts = workFactsOf(
+    dossier,
+    book,
+    handOf(calibrations, learned),
+    learned,
+    'round' in choice ? undefined : choice.files,
+  );
   return 'round' in choice ? roundOrder(facts, choice, book) : lineOrder(facts, choice, book);
 }
 

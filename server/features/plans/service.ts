@@ -4,6 +4,7 @@ import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
 import { learnedHere } from '../learning/service';
 import { readingsOfHand } from '../people/service';
+import { keepUses } from '../store/service';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
@@ -18,6 +19,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     const order = await orderKept({ dossier, book, calibrations, choice, learned });
     const number = (await db.models.Plan.count({ where: { ticketId }, transaction: t })) + 1;
     const plan = await db.models.Plan.create({ ticketId, number, ...order, acceptedBy: by }, { transaction: t });
+    await keepUses(db, [{ id: plan.id, order: order.body }], t);
     const why = choice.why ?? '';
     if (why !== '') await db.models.PlanReason.create({ planId: plan.id, why }, { transaction: t });
     // The saw is not as it came in any more once it is at the bench.

@@ -14,6 +14,8 @@ import * as doorEffects from '../shared/state/door.effects';
 import { DoorCalls, doorFeature } from '../shared/state/door.feature';
 import * as shopEffects from '../shared/state/shop.effects';
 import { shopFeature } from '../shared/state/shop.feature';
+import * as storeRoomEffects from '../shared/state/store-room.effects';
+import { storeRoomFeature } from '../shared/state/store-room.feature';
 import * as ticketEffects from '../shared/state/ticket.effects';
 import { TicketCalls, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { testDoor, testPeople, testShop } from './test-dossier';
@@ -35,8 +37,9 @@ export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(
         [doorFeature.name]: doorFeature.reducer,
         [shopFeature.name]: shopFeature.reducer,
         [ticketFeature.name]: ticketFeature.reducer,
+        [storeRoomFeature.name]: storeRoomFeature.reducer,
       }),
-      provideEffects(doorEffects, shopEffects, ticketEffects),
+      provideEffects(doorEffects, shopEffects, storeRoomEffects, ticketEffects),
       ...(providers as []),
     ],
   });

@@ -9,7 +9,7 @@ import { sidesOf } from '../../../evidence/sides';
 import type { SawOf } from '../../../saw/saw';
 import { rolesOn, teethOf } from '../../../saw/saw';
 import type { WorkFacts } from '../../family-work';
-import { BLADE_FILE } from '../round-step';
+import { BLADE_FILE } from '../../../file/file-choice';
 import { filingsSinceSet } from '../../judge-reset';
 import { TURNED_DEG } from './study';
 import type { BladeInputs, BladeWish } from './inputs';

@@ -15,7 +15,8 @@ import {
   settingMinutes,
   WHOLE_SAW_MINUTES,
 } from '../../times';
-import { BLADE_FILE, wholeStep as step } from '../round-step';
+import { BLADE_FILE } from '../../../file/file-choice';
+import { wholeStep as step } from '../round-step';
 import { roundOrder } from '../round-work';
 import type { BladeInputs } from './inputs';
 import type { BladeStudy } from './study';

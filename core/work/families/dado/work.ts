@@ -4,7 +4,7 @@ import type { SawOf } from '../../../saw/saw';
 import type { WorkFacts } from '../../family-work';
 import { DEFAULT_HABITS } from '../../habits';
 import type { DadoRecord } from '../../saw-record';
-import { BLADE_FILE } from '../round-step';
+import { BLADE_FILE } from '../../../file/file-choice';
 import { roundWork } from '../round-work';
 import type { DadoInputs, DadoWish } from './inputs';
 import { orderDado } from './order';

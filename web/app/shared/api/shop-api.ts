@@ -30,6 +30,9 @@ import type { MachineState } from '@odontis/contract/machine';
 import { machineState } from '@odontis/contract/machine';
 import type { PlanChoice } from '@odontis/contract/plan';
 import type { Shop, ShopChange } from '@odontis/contract/shop';
+import type { KeptStoreRoom, NewTool, NewToolDeed } from '@odontis/contract/store';
+import { storeRoom } from '@odontis/contract/store';
+import type { Tool } from '@odontis/core/store/tool';
 import { learning } from '@odontis/contract/learning';
 import type { Learning } from '@odontis/contract/learning';
 import { shop } from '@odontis/contract/shop';
@@ -162,6 +165,18 @@ export class ShopApi {
   }
   addCalibration(personId: number, calibration: NewCalibration): Observable<Person[]> {
     return this.post(persons, `/api/people/${personId}/calibrations`, calibration);
+  }
+  storeRoom(): Observable<KeptStoreRoom> {
+    return this.get(storeRoom, '/api/store');
+  }
+  addTool(tool: NewTool): Observable<KeptStoreRoom> {
+    return this.post(storeRoom, '/api/store/tools', tool);
+  }
+  changeTool(id: number, tool: Tool): Observable<KeptStoreRoom> {
+    return this.put(storeRoom, `/api/store/tools/${id}`, tool);
+  }
+  toolDeed(id: number, deed: NewToolDeed): Observable<KeptStoreRoom> {
+    return this.post(storeRoom, `/api/store/tools/${id}/deeds`, deed);
   }
   copies(): Observable<CopiesState> {
     return this.get(copiesState, '/api/copies');

@@ -8,8 +8,7 @@ import { Store } from '@ngrx/store';
 import type { Calibration } from '@odontis/core/calibration/hand';
 import { calibrationReading, CALIBRATIONS } from '@odontis/core/calibration/hand';
 import type { Person } from '@odontis/contract/people';
-import { FEATHER_FILES, TAPER_FILES } from '@odontis/core/file/file-choice';
-import { BLADE_FILE } from '@odontis/core/work/families/round-step';
+import { FILE_NAMES } from '@odontis/core/file/file-choice';
 import { parseLength } from '@odontis/core/units/length';
 import { ShopApi } from '../api/shop-api';
 import { toRefusal } from '../api/refusal';
@@ -26,11 +25,9 @@ interface Words {
 /** What is counted, and what is measured after it. */
 const WORDS: Record<Calibration, Words> = {
   strokes: { name: 'strokes of a file', amount: 'Strokes', did: 'Gullet dropped', tool: 'Which file' },
-  stoning: { name: 'passes of a stone', amount: 'Passes', did: 'Off the side', tool: null },
+  stoning: { name: 'passes of a stone', amount: 'Passes', did: 'Off the side', tool: 'Which stone' },
   'set-tool': { name: 'the set tool', amount: 'Number on it', did: 'Set it made', tool: 'Which set tool' },
 };
-
-const FILE_NAMES = [...[...TAPER_FILES, ...FEATHER_FILES].map((file) => file.name), BLADE_FILE];
 
 /** One measured deed of a hand, typed where it was done: at the bench, or in the shop book. */
 @Component({

@@ -8,11 +8,13 @@ import { LEAST_SEEN_FLAT_MM } from '@odontis/core/line/flats';
 import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
+import { strokesAgain } from '@odontis/core/work/tooth-line/study-of-order';
 import { momentsBefore } from '@odontis/core/work/moments';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
+import { shopFeature } from '../../../shared/state/shop.feature';
 import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
@@ -20,9 +22,11 @@ import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, MOMENT_SAYS, stepSays, stepTitle } fro
 import { doneStops, howSays, minutesLeft, placeOf, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
+import { CornerKeeper } from '../state/corner-keeper';
 import { PlaceKeeper } from '../state/place-keeper';
 import { BenchViews } from './bench-views';
 import { CardBoxes } from './card-boxes';
+import { CornerSign } from './corner-sign';
 import { EarSign } from './ear-sign';
 import { PlaceWays } from './place-ways';
 import type { Further } from '@odontis/core/circular/further-strokes';
@@ -43,8 +47,8 @@ const manyOf = (place: string): string => (place === 'Tooth' ? 'Teeth' : `${plac
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, ToolTrial, DialAgain, BenchViews, CardBoxes, EarSign, PlaceWays],
-  providers: [BenchQueue, EvidenceDesk, PlaceKeeper],
+  imports: [MatButton, RouterLink, Notice, ToolTrial, DialAgain, BenchViews, CardBoxes, CornerSign, EarSign, PlaceWays],
+  providers: [BenchQueue, EvidenceDesk, CornerKeeper, PlaceKeeper],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -54,13 +58,34 @@ export class BenchPage implements OnDestroy {
   private readonly sheet = inject(SawSheet);
   protected readonly queue = inject(BenchQueue);
   protected readonly keeper = inject(PlaceKeeper);
+  private readonly corner = inject(CornerKeeper);
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
   private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? null);
   private readonly planId = computed(() => this.accepted()?.id ?? null);
   protected readonly steps = computed(() => this.accepted()?.order.steps ?? []);
-  protected readonly walk = computed(() => walkOf(this.steps()));
+  private readonly ordered = computed(() => walkOf(this.steps()));
+  private readonly hand = this.store.selectSignal(shopFeature.selectHand);
+  /** Strokes that this hand makes otherwise than the plan reckoned: measured since, or another's. */
+  protected readonly again = computed(() => {
+    const order = this.accepted()?.order;
+    return order && isLineOrder(order)
+      ? strokesAgain(order, this.ordered(), this.hand().strokeRateOf)
+      : new Map<number, number>();
+  });
+  protected readonly walk = computed(() => {
+    const again = this.again();
+    return again.size === 0
+      ? this.ordered()
+      : this.ordered().map((stop) => ({ ...stop, strokes: again.get(stop.index) ?? stop.strokes }));
+  });
+  /** What the plan reckoned at the place in hand, where this hand's rate says otherwise. */
+  protected readonly planned = computed(() => {
+    const stop = this.stop();
+    const strokes = stop && this.ordered()[stop.index]?.strokes;
+    return strokes !== undefined && strokes !== null && strokes !== stop?.strokes ? strokes : null;
+  });
   protected readonly done = computed(() => doneStops(this.accepted()?.done ?? [], this.queue.unsent()));
   protected readonly place = computed(() => placeOf(this.walk().length, this.done()));
   protected readonly stop = computed(() => this.walk()[this.place()] ?? null);
@@ -87,7 +112,9 @@ export class BenchPage implements OnDestroy {
     const next = this.keeper.next();
     return next.some((stop) => stop.strokes !== next[0]?.strokes) ? next : null;
   });
-  protected readonly moments = computed(() => momentsBefore(this.steps(), this.walk(), this.place()));
+  protected readonly moments = computed(() =>
+    momentsBefore(this.steps(), this.walk(), this.place(), this.corner.inHand()),
+  );
   protected readonly momentSays = MOMENT_SAYS;
   protected readonly left = computed(() => minutesLeft(this.steps(), this.walk(), this.done()));
   protected readonly inStep = computed(() => {
@@ -161,6 +188,7 @@ export class BenchPage implements OnDestroy {
 
   constructor() {
     this.keeper.follow(this.standing);
+    this.corner.follow(this.standing);
     inject(Keys).here.set([
       { keys: 'Space, Enter, Page down', does: 'done: next' },
       { keys: 'Backspace, Page up', does: 'back one' },

@@ -2,7 +2,8 @@ import { computed, effect, inject, linkedSignal, untracked } from '@angular/core
 import { patchState, signalStore, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Store } from '@ngrx/store';
 import type { AnglePair } from '@odontis/core/file/angle-pair';
-import { cornersUsed } from '@odontis/core/file/file-choice';
+import { STROKES_PER_CORNER } from '@odontis/core/file/file-choice';
+import { filesAtHand } from '@odontis/core/store/shelf';
 import { leanDisagreements } from '@odontis/core/file/direction';
 import { depthCurve } from '@odontis/core/line/depth-curve';
 import { workFactsOf } from '@odontis/contract/work-facts';
@@ -20,10 +21,12 @@ import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { recall, remember } from '../../../shared/api/remembered';
 import type { WayId } from '@odontis/core/work/ways';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
-import { recut, studyLine } from '@odontis/core/work/tooth-line/study';
+import { studyOfOrder } from '@odontis/core/work/tooth-line/study-of-order';
+import { recut } from '@odontis/core/work/tooth-line/study';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
+import { storeRoomFeature } from '../../../shared/state/store-room.feature';
 import { ticketFeature } from '../../../shared/state/ticket.feature';
 import { alternateGullets } from '../../../shared/tooth/alternate-gullets';
 import { keepPlan, recallPlan } from '../data/plan-draft';
@@ -53,12 +56,21 @@ export const PlanDesk = signalStore(
     const store = inject(Store);
     const dossier = store.selectSignal(ticketFeature.selectDossier);
     const ticketId = computed(() => dossier()?.ticket.id ?? 0);
+    const room = store.selectSignal(storeRoomFeature.selectRoom);
     return {
       dossier,
       ticketId,
       speech: inject(Speech),
       hand: store.selectSignal(shopFeature.selectHand),
       learned: store.selectSignal(shopFeature.selectLearned),
+      /** Files that may be planned with; worked out anew only where others are. */
+      files: computed(
+        () => {
+          const known = room();
+          return known ? filesAtHand(known, ticketId(), STROKES_PER_CORNER) : undefined;
+        },
+        { equal: (a, b) => a?.join() === b?.join() },
+      ),
       draft: linkedSignal<PlanDraft>(() => recallPlan(ticketId())),
     };
   }),
@@ -113,13 +125,11 @@ export const PlanDesk = signalStore(
         if (!isLineOrder(frozen.order)) return null;
         const { inputs } = frozen.order;
         const saw = { ...inputs.saw, teeth: inputs.saw.teeth ?? teethOf(dossier.saw) };
-        const { beside } = frozen.order;
-        const other = beside ? { study: studyLine(beside.inputs), depthMm: beside.depthMm } : null;
-        const study = { ...studyLine(inputs), beside: other };
+        const study = studyOfOrder(frozen.order);
         const coverage = coverageOf(inputs.readings, saw, { roles: study.prepared.roles });
         return { ok: true as const, study, coverage, past: null };
       }
-      return work.study(workFactsOf(dossier, book, desk.hand(), desk.learned()), wishNow());
+      return work.study(workFactsOf(dossier, book, desk.hand(), desk.learned(), desk.files()), wishNow());
     });
     /** The same with the breast and the rakers a hand has moved: apart, so that only the line is worked out again. */
     const studyNow = computed((): Studied | null => {
@@ -140,7 +150,12 @@ export const PlanDesk = signalStore(
     const waysNow = computed(() => {
       const [dossier, book, work] = [desk.dossier(), desk.speech.book(), workNow()];
       if (!dossier || !book || !work || frozenNow()) return null;
-      return work.ways(workFactsOf(dossier, book, desk.hand(), desk.learned()), wishNow(), book.rates, desk.boardMm());
+      return work.ways(
+        workFactsOf(dossier, book, desk.hand(), desk.learned(), desk.files()),
+        wishNow(),
+        book.rates,
+        desk.boardMm(),
+      );
     });
     /** Why there is no study, in a sentence; null where there is one. */
     const unfitNow = computed(() => {
@@ -252,11 +267,6 @@ export const PlanDesk = signalStore(
       const own = study.pull ? viewDepth(study, 0).spacing.worstMm : null;
       return own === null ? curve : curve.map((point) => ({ ...point, worstSpacingMm: own }));
     });
-    /** Corners of the file this job wears out; it has three. */
-    const cornersNow = computed(() => {
-      const [study, order] = [desk.found(), orderNow()];
-      return study && order ? cornersUsed(order.strokes, study.file) : 0;
-    });
     const leanFaultsNow = computed(() => {
       const study = desk.found();
       // A cutter's bevel is filed by its lean, whatever stands beside it.
@@ -321,7 +331,6 @@ export const PlanDesk = signalStore(
       lowest: lowestNow,
       past: pastNow,
       curve: curveNow,
-      corners: cornersNow,
       leanFaults: leanFaultsNow,
       measured: measuredNow,
       drawn: drawnNow,

@@ -72,7 +72,7 @@ export const RoundDesk = signalStore(
     const studied = computed((): RoundStudied | null => {
       const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
       if (!dossier || !book || !work || !wish) return null;
-      return work.study(workFactsOf(dossier, book, desk.hand(), desk.learned()), wish);
+      return work.study(workFactsOf(dossier, book, desk.hand(), desk.learned(), undefined), wish);
     });
     const order = computed((): WorkOrder | null => {
       const [kept, found, work] = [frozen(), studied(), desk.work()];
@@ -101,7 +101,7 @@ export const RoundDesk = signalStore(
       ways: computed(() => {
         const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
         if (!dossier || !book || !work || !wish || frozen()) return null;
-        return work.ways(workFactsOf(dossier, book, desk.hand(), desk.learned()), wish, book.rates);
+        return work.ways(workFactsOf(dossier, book, desk.hand(), desk.learned(), undefined), wish, book.rates);
       }),
       way: computed(() => {
         const [of, work] = [study(), desk.work()];

@@ -25,6 +25,7 @@ import { ToothViews } from '../../../shared/tooth/tooth-views';
 import { stepTitle } from '@odontis/contract/step-words';
 import { PlanDesk } from '../state/plan-desk';
 import { CurveChart } from './curve-chart';
+import { FilesWanted } from './files-wanted';
 import { ForetoldCutPanel } from './foretold-cut';
 import { NewTeeth } from './new-teeth';
 import { PullPlan } from './pull-plan';
@@ -54,6 +55,7 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
     Notice,
     Why,
     CurveChart,
+    FilesWanted,
     ForetoldCutPanel,
     NewTeeth,
     WaysPanel,
@@ -144,10 +146,11 @@ export class PlanPage {
 
   protected readonly sharpenings = saySharpenings;
 
-  /** Corners of a file, or whole files where one does not last. */
-  protected wear(corners: number): string {
-    return corners <= 3 ? `${corners.toFixed(1)} of its 3 corners` : `${Math.ceil(corners / 3)} files`;
-  }
+  /** Of every stretch, on either edge. */
+  protected readonly fileChoices = computed(() => {
+    const whole = this.desk.whole();
+    return [whole, whole?.beside?.study].flatMap((study) => study?.stretches.map(({ file }) => file) ?? []);
+  });
 
   protected pitches({ pitchFromMm, pitchToMm }: ToeFound): string {
     const [from, to] = [this.speech.plate(pitchFromMm), this.speech.plate(pitchToMm)];
@@ -207,6 +210,7 @@ export class PlanPage {
       breastMm: this.desk.draft().breastMm,
       rakerMm: this.desk.draft().rakerMm,
       rakerTip: this.desk.draft().rakerTip,
+      ...(study.inputs.filesAtHand && { files: [...study.inputs.filesAtHand] }),
       ...(study.pull && {
         pullFiling: this.desk.draft().pullFiling,
         backDeg: this.desk.draft().backDeg,

@@ -20,13 +20,26 @@ import { DadoPlan } from './dado-plan';
 import { loadLane } from './plan-lanes';
 import { WayKept } from './way-kept';
 import { WaysPanel } from './ways-panel';
+import { FilesWanted } from './files-wanted';
 import { ForetoldCutPanel } from './foretold-cut';
 
 /** A saw whose teeth go round: what is advised, what is chosen, what comes of it; accepted, the plan is frozen. */
 @Component({
   selector: 'od-round-plan-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, Why, BandPlan, BladePlan, DadoPlan, ForetoldCutPanel, WaysPanel, WayKept],
+  imports: [
+    MatButton,
+    RouterLink,
+    Notice,
+    Why,
+    BandPlan,
+    BladePlan,
+    DadoPlan,
+    FilesWanted,
+    ForetoldCutPanel,
+    WaysPanel,
+    WayKept,
+  ],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
   providers: [RoundDesk],
