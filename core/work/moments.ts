@@ -5,7 +5,7 @@ import type { Step, WalkStop } from './step';
 export type Moment = 'turn-saw' | 'fresh-corner';
 
 /** Where one stands for a step: a tooth is set bent away, so from the side it does not lean to. */
-const standsOn = ({ kind, side }: Step): Step['side'] =>
+export const standsOn = ({ kind, side }: Step): Step['side'] =>
   kind === 'set' && side !== null ? (side === 'left' ? 'right' : 'left') : side;
 
 /** Where one stood for the step before; what is done to the whole saw leaves it as it stands. */

@@ -53,6 +53,15 @@ describe('plan and bench', () => {
     expect(await shop.db.models.BenchEvent.count({ where: { planId: plan?.id as number } })).toBe(5);
   });
 
+  it('who stands on the other side is told what was done there, pressing nothing', async () => {
+    const { ticket, plan } = await ticketAt(shop, 'bench');
+    const send = (events: object[], by: number) =>
+      shop.send('post', `/api/tickets/${ticket.id}/bench`, { planId: plan?.id, events }, by);
+    await send([press(4)], shop.person);
+    const seen = await send([], shop.other);
+    expect([seen.status, (seen.body as BenchState).done]).toEqual([200, [4]]);
+  });
+
   it('a press whose id comes in capitals is the same press, and counts', async () => {
     const { ticket, plan } = await ticketAt(shop, 'bench');
     const event = press(0);

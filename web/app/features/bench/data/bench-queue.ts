@@ -89,6 +89,16 @@ export class BenchQueue {
     void this.send();
   }
 
+  /** What others have done at this saw since; nothing is asked while presses of this screen wait. */
+  async look(): Promise<void> {
+    if (this.ticketId === 0 || this.sending || this.waiting().length > 0) return;
+    try {
+      this.caughtUp(await firstValueFrom(this.api.bench(this.ticketId, { planId: this.planId, events: [] }, null)));
+    } catch {
+      // Looked at again in a while.
+    }
+  }
+
   close(): void {
     clearTimeout(this.timer);
     this.ticketId = 0;

@@ -1,7 +1,16 @@
 import type { OnDestroy } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
 import { LEAST_SEEN_FLAT_MM } from '@odontis/core/line/flats';
@@ -9,6 +18,9 @@ import { endsOfKind } from '@odontis/core/saw/ends';
 import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
 import { strokesAgain } from '@odontis/core/work/tooth-line/study-of-order';
+import type { PlaceOnSide } from '@odontis/core/work/two-sides';
+import { placeOnSide } from '@odontis/core/work/two-sides';
+import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import { momentsBefore } from '@odontis/core/work/moments';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { roundDrawing } from '../../../sawpage/round-drawing';
@@ -24,6 +36,8 @@ import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
 import { CornerKeeper } from '../state/corner-keeper';
 import { PlaceKeeper } from '../state/place-keeper';
+import { RoundKeeper } from '../state/round-keeper';
+import { BenchTogether } from './bench-together';
 import { BenchViews } from './bench-views';
 import { CardBoxes } from './card-boxes';
 import { CornerSign } from './corner-sign';
@@ -38,6 +52,9 @@ import { ToolTrial } from './tool-trial';
 const NEXT_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
 const BACK_KEYS = new Set(['Backspace', 'PageUp', 'ArrowLeft']);
 
+/** So often one of two at a saw looks what the other did. */
+const LOOKED_EACH_MS = 4000;
+
 /** A file of ordinary length, to say by how much its handle lies aside. */
 const FILE_MM = 150;
 
@@ -47,8 +64,20 @@ const manyOf = (place: string): string => (place === 'Tooth' ? 'Teeth' : `${plac
 @Component({
   selector: 'od-bench-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink, Notice, ToolTrial, DialAgain, BenchViews, CardBoxes, CornerSign, EarSign, PlaceWays],
-  providers: [BenchQueue, EvidenceDesk, CornerKeeper, PlaceKeeper],
+  imports: [
+    MatButton,
+    RouterLink,
+    Notice,
+    ToolTrial,
+    DialAgain,
+    BenchTogether,
+    BenchViews,
+    CardBoxes,
+    CornerSign,
+    EarSign,
+    PlaceWays,
+  ],
+  providers: [BenchQueue, EvidenceDesk, CornerKeeper, PlaceKeeper, RoundKeeper],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -59,6 +88,8 @@ export class BenchPage implements OnDestroy {
   protected readonly queue = inject(BenchQueue);
   protected readonly keeper = inject(PlaceKeeper);
   private readonly corner = inject(CornerKeeper);
+  protected readonly round = inject(RoundKeeper);
+  private readonly router = inject(Router);
   protected readonly speech = inject(Speech);
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
@@ -87,7 +118,21 @@ export class BenchPage implements OnDestroy {
     return strokes !== undefined && strokes !== null && strokes !== stop?.strokes ? strokes : null;
   });
   protected readonly done = computed(() => doneStops(this.accepted()?.done ?? [], this.queue.unsent()));
-  protected readonly place = computed(() => placeOf(this.walk().length, this.done()));
+  /** On which side of the saw one of two stands; null alone. */
+  protected readonly side = signal<Lean | null>(null);
+  private readonly onSide = computed((): PlaceOnSide | null => {
+    const side = this.side();
+    return side && placeOnSide(this.steps(), this.walk(), this.done(), side);
+  });
+  /** Stops that the other side still wants before both go on; null where nothing is waited for. */
+  protected readonly waits = computed(() => {
+    const at = this.onSide();
+    return at?.at === 'wait' ? at.left : null;
+  });
+  protected readonly place = computed(() => {
+    const at = this.onSide();
+    return at?.at === 'stop' ? at.place : placeOf(this.walk().length, this.done());
+  });
   protected readonly stop = computed(() => this.walk()[this.place()] ?? null);
   protected readonly stepIndex = computed(() => this.stop()?.step ?? this.steps().length);
   protected readonly step = computed(() => this.steps()[this.stepIndex()] ?? null);
@@ -102,7 +147,7 @@ export class BenchPage implements OnDestroy {
   /** Nothing stands at a saw that has left the bench. */
   private readonly standing = computed<Standing | null>(() => {
     const planId = this.planId();
-    if (planId === null || !this.atBench()) return null;
+    if (planId === null || !this.atBench() || this.waits() !== null) return null;
     return { planId, steps: this.steps(), walk: this.walk(), place: this.place(), done: this.done() };
   });
   /** How the stops came to be done, where not each was pressed at its own. */
@@ -189,6 +234,17 @@ export class BenchPage implements OnDestroy {
   constructor() {
     this.keeper.follow(this.standing);
     this.corner.follow(this.standing);
+    this.round.follow(this.standing);
+    // Of two people at one saw each sees what the other did.
+    effect((ended) => {
+      if (this.side() === null) return;
+      const timer = setInterval(() => void this.queue.look(), LOOKED_EACH_MS);
+      ended(() => clearInterval(timer));
+    });
+    effect(() => {
+      this.ticketId();
+      untracked(() => this.side.set(null));
+    });
     inject(Keys).here.set([
       { keys: 'Space, Enter, Page down', does: 'done: next' },
       { keys: 'Backspace, Page up', does: 'back one' },
@@ -249,6 +305,7 @@ export class BenchPage implements OnDestroy {
 
   /** What the key for next does here. */
   protected readonly nextSays = computed(() => {
+    if (this.round.next()) return 'Take it up';
     const { listening, next, pacedS, way } = this.keeper;
     if (listening() === 'learning') return `These ${next().length} are done`;
     if (listening() === 'question') return 'It is done: next';
@@ -261,8 +318,11 @@ export class BenchPage implements OnDestroy {
     this.keeper.listening() === 'question' ? 'Not yet: count anew' : 'Back one',
   );
 
+  private readonly stepsToDo = computed(
+    () => new Set(this.walk().flatMap((stop) => (this.done().has(stop.index) ? [] : [stop.step]))),
+  );
   protected stepDone(index: number): boolean {
-    return index < this.stepIndex();
+    return !this.stepsToDo().has(index);
   }
 
   /** What the flanks of the place in hand belong to. */
@@ -290,6 +350,8 @@ export class BenchPage implements OnDestroy {
   }
 
   protected next(): void {
+    const other = this.round.next();
+    if (other) return void this.router.navigate(['/ticket', other.id, 'bench']);
     const further = this.further();
     if (this.dial() && this.asked() === null && (further === null || further.finds === 'more')) {
       this.asked.set(
@@ -308,10 +370,11 @@ export class BenchPage implements OnDestroy {
 
   protected key(event: KeyboardEvent): void {
     const onControl = (event.target as HTMLElement | null)?.closest?.(
-      'a, button, summary, [role=slider], [role=combobox], select',
+      'a, button, input, summary, [role=slider], [role=combobox], select',
     );
     // Arrows walk through a choice.
-    if ((event.target as HTMLElement | null)?.closest?.('mat-button-toggle-group')) return;
+    if (event.key.startsWith('Arrow') && (event.target as HTMLElement | null)?.closest?.('mat-button-toggle-group'))
+      return;
     if (typing(event) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
     if (NEXT_KEYS.has(event.key) && !(onControl && (event.key === 'Enter' || event.key === ' '))) this.next();
     else if (BACK_KEYS.has(event.key)) this.back();
