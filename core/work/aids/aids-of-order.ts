@@ -13,6 +13,11 @@ const BLOCK_MM = 40;
 const HOLE_SHARE = 0.96;
 /** A strip fits the paper; the next piece begins with the last mark of the one before. */
 const STRIP_MM = { width: 250, height: 12 };
+const SHIM_MM = { width: 25, height: 12, apart: 4 };
+/** Thicknesses shim stock and feeler leaves come in; common practice, no source. mm. */
+const SHIM_LEAVES_MM: readonly number[] = [0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1];
+const MOST_SHIMS = 3;
+const SHIM_SAME_MM = 0.002;
 /** Arcs are drawn by so many straight pieces; over a file's bend they stand off it by less than a thousandth of a mm. */
 const ARC_PIECES = 64;
 
@@ -29,7 +34,53 @@ export function aidsOfOrder(order: WorkOrder): BenchAid[] {
     ];
   });
   const bends = order.steps.flatMap(({ jointer }) => (jointer && jointer.bendMm > 0 ? [jointerBend(jointer)] : []));
-  return [...own, ...bends];
+  return [...own, ...bends, ...rakerShims(order)];
+}
+
+/** Shims for every depth the rakers of an order are gauged to, deepest first. */
+function rakerShims({ steps }: WorkOrder): BenchAid[] {
+  const depths = steps.flatMap(({ unit, kind, targetMm }) =>
+    unit === 'raker' && kind !== 'raker-gullets' && targetMm !== null && targetMm > 0 ? [targetMm] : [],
+  );
+  return [...new Set(depths)].sort((a, b) => b - a).map(shimSheet);
+}
+
+/** Blanks for the shims that set a raker gauge: cut from stock as thick as written, laid together under its pin. */
+function shimSheet(depthMm: number): BenchAid {
+  const { leavesMm, offMm } = shimStack(depthMm);
+  const { width, height, apart } = SHIM_MM;
+  const wide = leavesMm.length * (width + apart) - apart;
+  const off = Math.abs(offMm) < 0.0005 ? '' : ` (${offMm > 0 ? '+' : '−'}${Math.abs(offMm).toFixed(3)})`;
+  return {
+    id: 'raker-shims',
+    title: `Raker gauge shims, ${depthMm.toFixed(3)} mm`,
+    says: `Cut them from shim stock as thick as each says and measure them; together they are ${depthMm.toFixed(3)} mm${off}. Stand the gauge’s feet on something flat with the shims under the pin, and set the pin down on them: it then stops the raker so far under its cutters.`,
+    ...{ widthMm: Math.max(wide, 60), heightMm: height, holes: [] },
+    cuts: leavesMm.map((_, k) => rectangle(k * (width + apart), 0, width, height)),
+    lines: [],
+    words: leavesMm.map((mm, k) => ({
+      at: [k * (width + apart) + 2, 6] as const,
+      says: `${mm.toFixed(2)} mm`,
+      sizeMm: 3,
+    })),
+  };
+}
+
+/** Shims that come closest to a thickness, as few as will; `offMm` is what they are thicker. */
+export function shimStack(depthMm: number): { readonly leavesMm: readonly number[]; readonly offMm: number } {
+  let best = { leavesMm: [SHIM_LEAVES_MM[0] as number], offMm: (SHIM_LEAVES_MM[0] as number) - depthMm };
+  const add = (from: number, leavesMm: readonly number[], sumMm: number): void => {
+    for (let k = from; k < SHIM_LEAVES_MM.length; k++) {
+      const leaf = SHIM_LEAVES_MM[k] as number;
+      const now = { leavesMm: [...leavesMm, leaf], offMm: sumMm + leaf - depthMm };
+      const better = Math.abs(best.offMm) - Math.abs(now.offMm);
+      // What nobody can measure is no reason for another leaf.
+      if (better > SHIM_SAME_MM || (better > -SHIM_SAME_MM && now.leavesMm.length < best.leavesMm.length)) best = now;
+      if (now.leavesMm.length < MOST_SHIMS) add(k, now.leavesMm, sumMm + leaf);
+    }
+  };
+  add(0, [], 0);
+  return best;
 }
 
 /** A card that stands behind the saw, its upper edge along the plate: lines run as the file is to point, both ways. */

@@ -1,8 +1,10 @@
+import fc from 'fast-check';
 import { evenSaw, planInputs } from '../../reference/random-saw';
 import { fileInGullet } from '../../file/file-in-gullet';
 import { makeOrder } from '../tooth-line/make-order';
 import { studyLine } from '../tooth-line/study';
-import { aidsOfOrder, fileBlock, fleamCard, jointerBend } from './aids-of-order';
+import { randomRakerSaw, rakerInputs } from '../../reference/random-raker-saw';
+import { aidsOfOrder, fileBlock, fleamCard, jointerBend, shimStack } from './aids-of-order';
 import type { AidPoint } from './bench-aid';
 
 const angleOff = ([[x1, y1], [x2, y2]]: readonly [AidPoint, AidPoint]): number =>
@@ -70,5 +72,44 @@ describe('bench aids at true scale', () => {
       for (let i = 1; i < own.length; i++) expect((own[i] ?? 0) - (own[i - 1] ?? 0)).toBeCloseTo(2, 9);
       expect(strip.widthMm).toBeLessThanOrEqual(252);
     }
+  });
+
+  it('shims are the leaves that come closest, as few as do; held against every three of them', () => {
+    const leaves = [0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1];
+    expect(shimStack(0.3).leavesMm).toEqual([0.3]);
+    expect(shimStack(0.35).leavesMm.length).toBe(2);
+    fc.assert(
+      fc.property(fc.double({ min: 0.04, max: 2, noNaN: true }), (mm) => {
+        const { leavesMm, offMm } = shimStack(mm);
+        expect(leavesMm.reduce((sum, leaf) => sum + leaf, 0)).toBeCloseTo(mm + offMm, 9);
+        const two = leaves.flatMap((a) => leaves.map((b) => [a, b]));
+        const all = [...leaves.map((a) => [a]), ...two, ...two.flatMap((pair) => leaves.map((c) => [...pair, c]))];
+        const off = (of: readonly number[]): number => Math.abs(of.reduce((sum, leaf) => sum + leaf, 0) - mm);
+        const least = Math.min(...all.map(off));
+        // To what nobody can measure.
+        expect(Math.abs(offMm)).toBeLessThan(least + 0.0021);
+        const fewest = Math.min(...all.filter((of) => off(of) < least + 1e-9).map((of) => of.length));
+        expect(leavesMm.length).toBeLessThanOrEqual(fewest);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('a saw whose rakers are gauged has a sheet of shims for every depth they are gauged to', () => {
+    let gauged = 0;
+    fc.assert(
+      fc.property(randomRakerSaw(0.4, 0.3), (saw) => {
+        const study = studyLine(rakerInputs(saw));
+        const order = makeOrder(study, study.recommended.depthMm);
+        const depths = order.steps.flatMap(({ kind, targetMm }) =>
+          ['raker-tips', 'thin-rakers', 'rakers-again'].includes(kind) && targetMm !== null ? [targetMm] : [],
+        );
+        const shims = aidsOfOrder(order).filter((aid) => aid.id === 'raker-shims');
+        expect(shims.length).toBe(new Set(depths).size);
+        gauged += shims.length;
+      }),
+      { numRuns: 20 },
+    );
+    expect(gauged).toBeGreaterThan(5);
   });
 });

@@ -3,7 +3,7 @@ export type AidPoint = readonly [xMm: number, yMm: number];
 
 /** Something made of card, wood or brass after a drawing at true scale. Lengths mm. */
 export interface BenchAid {
-  readonly id: 'fleam-card' | 'file-block' | 'spacing-strip' | 'jointer-bend';
+  readonly id: 'fleam-card' | 'file-block' | 'spacing-strip' | 'jointer-bend' | 'raker-shims';
   readonly title: string;
   /** What it is for and how it is used, in a sentence or two. */
   readonly says: string;
