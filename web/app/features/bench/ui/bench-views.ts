@@ -2,10 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Ends } from '@odontis/core/saw/ends';
 import { linesOfOrder } from '@odontis/core/work/lines-of-order';
+import { standsOn } from '@odontis/core/work/moments';
 import type { Step, WalkStop } from '@odontis/core/work/step';
+import { edgeAt } from '@odontis/core/work/tooth-line/edge-work';
 import { gulletAt } from '@odontis/core/work/tooth-line/gullet-work';
 import { LoopPicture } from '../../../shared/loop/loop-picture';
 import { BandCount } from './band-count';
+import { EdgePicture } from './edge-picture';
 import { FileLevel } from './file-level';
 import { FileWay } from './file-way';
 import { GulletPicture } from './gullet-picture';
@@ -14,7 +17,7 @@ import { GulletPicture } from './gullet-picture';
 @Component({
   selector: 'od-bench-views',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BandCount, FileLevel, FileWay, GulletPicture, LoopPicture],
+  imports: [BandCount, EdgePicture, FileLevel, FileWay, GulletPicture, LoopPicture],
   template: `
     @if (loop(); as l) {
       @if (l.window > 0) {
@@ -31,6 +34,15 @@ import { GulletPicture } from './gullet-picture';
       @if (step().unit === 'window') {
         <od-band-count [teeth]="l.teeth" [each]="l.each" [walk]="walk()" [pause]="plan().pause" />
       }
+    } @else if (edge(); as e) {
+      <od-edge-picture
+        [edge]="e"
+        [at]="stop().at"
+        [next]="nextAt()"
+        [flatMm]="stop().flatMm"
+        [side]="standing()"
+        [ends]="ends()"
+      />
     } @else if (step().unit === 'gullet') {
       @if (gullet(); as g) {
         <od-gullet-picture
@@ -89,6 +101,13 @@ export class BenchViews {
     );
     return gulletAt(line, step, stop, (at) => filed.has(at));
   });
+  /** The tooth of the stop in hand, where it is filed by its edges. */
+  protected readonly edge = computed(() => {
+    const [{ order }, step, stop] = [this.plan(), this.step(), this.stop()];
+    const line = linesOfOrder(order).find(({ edge }) => edge === null || edge === step.line);
+    return line ? edgeAt(line, step, stop) : null;
+  });
+  protected readonly standing = computed(() => standsOn(this.step()));
   protected readonly pitchMm = computed(() => this.plan().order.forecast?.tooth.pitchMm ?? 1);
   /** Where the next stop of this step is. */
   protected readonly nextAt = computed(() => {

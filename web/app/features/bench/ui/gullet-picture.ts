@@ -6,9 +6,9 @@ import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import type { Ends } from '@odontis/core/saw/ends';
 import type { GulletAtStop } from '@odontis/core/work/tooth-line/gullet-work';
 import { Speech } from '../../../shared/speech/speech';
+import type { FileDrawn } from './file-drawing';
+import { DRAWING_WIDTH, FileDrawing } from './file-drawing';
 
-/** Picture units a mm are chosen so that it is about this wide. */
-const WIDTH = 1000;
 /** Seen to either side of the gullet, in pitches; more towards the next stop. */
 const ASIDE = 1.45;
 const TOWARDS = 2.6;
@@ -17,87 +17,8 @@ const TOWARDS = 2.6;
 @Component({
   selector: 'od-gullet-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (drawn(); as d) {
-      <figure>
-        <svg [attr.viewBox]="d.box" role="img" [attr.aria-label]="d.label">
-          <path class="goes" [attr.d]="d.now" />
-          <path class="steel" [attr.d]="d.after" />
-          @for (flat of d.flats; track $index) {
-            <path class="flat" [attr.d]="flat" [attr.stroke-width]="0.012 * width" />
-          }
-          <path class="file" [attr.d]="d.file" [attr.stroke-width]="0.004 * width" />
-          @for (mark of d.marks; track mark.says) {
-            <text
-              [class.own]="mark.own"
-              [attr.x]="mark.x"
-              [attr.y]="mark.y"
-              [attr.font-size]="(mark.own ? 0.062 : 0.042) * width"
-              text-anchor="middle"
-            >
-              {{ mark.says }}
-            </text>
-          }
-          <text [attr.x]="d.left + 0.01 * width" [attr.y]="d.foot" [attr.font-size]="0.032 * width">
-            {{ d.ends[0] }}
-          </text>
-          <text [attr.x]="d.left + 0.99 * width" [attr.y]="d.foot" [attr.font-size]="0.032 * width" text-anchor="end">
-            {{ d.ends[1] }}
-          </text>
-        </svg>
-        <figcaption>
-          @if (d.says) {
-            <b>{{ d.says }}</b>
-          }
-          As you see it{{ side() ? ' from the ' + side() : '' }}, at true proportion{{
-            d.asRead ? '' : ', the teeth as they are to be'
-          }}.
-        </figcaption>
-      </figure>
-    }
-  `,
-  styles: `
-    figure {
-      margin: 0;
-    }
-    svg {
-      width: 100%;
-      max-height: 46vh;
-      background: var(--paper);
-      border: 1px solid var(--rule);
-    }
-    .goes {
-      fill: var(--ink);
-    }
-    .steel {
-      fill: var(--plate);
-    }
-    .flat {
-      stroke: var(--brass);
-      fill: none;
-    }
-    .file {
-      fill: color-mix(in srgb, var(--handle) 30%, transparent);
-      stroke: var(--text);
-      stroke-linejoin: round;
-    }
-    text {
-      fill: var(--text);
-      font-family: 'IBM Plex Sans', sans-serif;
-    }
-    .own {
-      font-weight: 600;
-    }
-    figcaption {
-      font-size: 14px;
-      color: var(--text-quiet);
-    }
-    b {
-      display: block;
-      font-size: 21px;
-      color: var(--text);
-    }
-  `,
+  imports: [FileDrawing],
+  template: `<od-file-drawing [drawn]="drawn()" />`,
 })
 export class GulletPicture {
   private readonly speech = inject(Speech);
@@ -109,9 +30,8 @@ export class GulletPicture {
   /** Where one stands: the picture is what is seen from there. */
   readonly side = input<Lean | null>(null);
   readonly ends = input<Ends>({ heel: 'heel', toe: 'toe' });
-  protected readonly width = WIDTH;
 
-  protected readonly drawn = computed(() => {
+  protected readonly drawn = computed((): FileDrawn => {
     const { work, teeth, asRead } = this.gullet();
     const picture = fileInGullet(work);
     const pitch = this.pitchMm();
@@ -120,7 +40,7 @@ export class GulletPicture {
     // Who stands on the left has the toe on their left hand.
     const flip = this.side() === 'left' ? -1 : 1;
     const [left, right] = ahead === flip > 0 ? [ASIDE, TOWARDS] : [TOWARDS, ASIDE];
-    const scale = WIDTH / ((left + right) * pitch);
+    const scale = DRAWING_WIDTH / ((left + right) * pitch);
     const put = ([x, y]: PlatePoint): string =>
       `${(flip * (x - cx) * scale).toFixed(1)} ${((cy - y) * scale).toFixed(1)}`;
     const tops = picture.after.filter((_, i) => i % 3 !== 2).map(([, y]) => y);
@@ -146,7 +66,7 @@ export class GulletPicture {
     const next = this.next();
     const inSight = next !== null && Math.abs(next - this.at()) <= TOWARDS - 0.3;
     return {
-      box: `${(-left * pitch * scale).toFixed(1)} ${(-above).toFixed(1)} ${WIDTH} ${(above + foot + 12).toFixed(1)}`,
+      box: `${(-left * pitch * scale).toFixed(1)} ${(-above).toFixed(1)} ${DRAWING_WIDTH} ${(above + foot + 12).toFixed(1)}`,
       left: -left * pitch * scale,
       foot,
       now: body(picture.now),
@@ -156,7 +76,7 @@ export class GulletPicture {
       marks: [markOf(this.at(), true), ...(inSight && next !== null ? [markOf(next, false)] : [])],
       says: this.flatsSay(picture.heel, picture.toe),
       label: `The file in gullet ${this.at()}, as it is seen from where one stands. ${this.flatsSay(picture.heel, picture.toe)}`,
-      asRead,
+      seen: `As you see it${this.side() ? ` from the ${this.side()}` : ''}, at true proportion${asRead ? '' : ', the teeth as they are to be'}.`,
       ends: flip < 0 ? [this.ends().toe, this.ends().heel] : [this.ends().heel, this.ends().toe],
     };
   });
