@@ -25,12 +25,12 @@ export interface EdgePicture {
   readonly file: readonly PlatePoint[];
 }
 
-/** How thick a mill file is drawn, a share of its face. Judgement, no source. */
+/** How thick a mill file is, a share of its face; from memory of hand-tool catalogues, rounded. */
 const MILL_THICK = 0.22;
 
 /**
  * The tooth loses what lies over each of its edges' lines moved in by its depth: its profile cut by a half-plane an
- * edge. A mill file lies with its flat on the edge, about its middle; a feather file with a face on it, its corner in the
+ * edge. A mill file lies with its flat on the edge, from its foot or about its middle; a feather file with a face on it, its corner in the
  * gullet. Throws RangeError for an edge that is none of the profile, or has no length.
  */
 export function fileOnEdge({ teeth, own, edges, section, fileFaceMm, corner }: EdgeWork): EdgePicture {

@@ -1,4 +1,4 @@
-// The microphone's samples handed on as they come, half a hundredth of a second at a time. It keeps none.
+// The microphone’s samples handed on as they come, a fiftieth of a second at a time at the rate asked for. It keeps none.
 const BLOCK = 480;
 
 class HearSamples extends AudioWorkletProcessor {

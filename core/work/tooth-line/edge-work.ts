@@ -1,4 +1,4 @@
-import { FEATHER_FILES } from '../../file/file-choice';
+import { FEATHER_FILES, pointingFile } from '../../file/file-choice';
 import type { EdgeWork } from '../../file/file-on-edge';
 import type { PlatePoint } from '../../file/file-in-gullet';
 import type { PullEdge } from '../../pull/pull-tooth';
@@ -23,9 +23,6 @@ const PULL_EDGE: Readonly<Record<PullEdge, { readonly from: number; readonly cor
   back: { from: 2, corner: 'second' },
 };
 const isPullEdge = (edge: Step['edge']): edge is PullEdge => PULL_EDGES.some((one) => one === edge);
-/** Width of a mill file as it is drawn, of a tooth's height: it reaches over every edge. */
-const MILL_FACE = 1.6;
-
 /**
  * The tooth of a stop that is filed by its edges: a pull saw's by face, back and top as its history and the shop's table
  * have it, a cutter's point between the halves of its flat. Null of any other step.
@@ -66,7 +63,7 @@ export function edgeAt({ inputs, forecast }: OrderedLine, step: Step, stop: Stop
           { from: 2, deeperMm: square(half, faceDeg) || filedMm },
           { from: 0, deeperMm: square(half, backDeg) || filedMm },
         ],
-        ...{ section: 'mill', corner: null, fileFaceMm: MILL_FACE * height },
+        ...{ section: 'mill', corner: 'second', fileFaceMm: pointingFile(height).file.faceMm },
       },
       pitchMm,
     };
