@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Ends } from '@odontis/core/saw/ends';
+import { bladeEdgeAt } from '@odontis/core/work/families/circular/edge-work';
 import { linesOfOrder } from '@odontis/core/work/lines-of-order';
 import { standsOn } from '@odontis/core/work/moments';
 import type { Step, WalkStop } from '@odontis/core/work/step';
@@ -39,9 +40,10 @@ import { GulletPicture } from './gullet-picture';
         [edge]="e"
         [at]="stop().at"
         [next]="nextAt()"
-        [flatMm]="stop().flatMm"
-        [side]="standing()"
+        [flatMm]="plan().order.round ? undefined : stop().flatMm"
+        [side]="plan().order.round ? null : standing()"
         [ends]="ends()"
+        [turns]="plan().order.round !== undefined"
       />
     } @else if (step().unit === 'gullet') {
       @if (gullet(); as g) {
@@ -104,6 +106,7 @@ export class BenchViews {
   /** The tooth of the stop in hand, where it is filed by its edges. */
   protected readonly edge = computed(() => {
     const [{ order }, step, stop] = [this.plan(), this.step(), this.stop()];
+    if (order.round) return bladeEdgeAt(order.round, step, stop);
     const line = linesOfOrder(order).find(({ edge }) => edge === null || edge === step.line);
     return line ? edgeAt(line, step, stop) : null;
   });

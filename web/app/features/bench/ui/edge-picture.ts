@@ -30,6 +30,8 @@ export class EdgePicture {
   /** Where one stands: the picture is what is seen from there. */
   readonly side = input<Lean | null>(null);
   readonly ends = input<Ends>({ heel: 'heel', toe: 'toe' });
+  /** A blade's: it has no ends, and is drawn turning to the right. */
+  readonly turns = input(false);
 
   protected readonly drawn = computed((): FileDrawn => {
     const { work, pitchMm } = this.edge();
@@ -56,7 +58,10 @@ export class EdgePicture {
     const says = this.flatSays();
     const foot = UNDER * height * scale;
     const next = this.next();
-    const seen = `As you see it${this.side() ? ` from the ${this.side()}` : ''}, at true proportion, by the plan’s angles.`;
+    const from = this.side() ? ` from the ${this.side()}` : '';
+    const seen = this.turns()
+      ? 'At true proportion, turning to the right, by the hook and gullet measured and the usual relief.'
+      : `As you see it${from}, at true proportion, by the plan’s angles.`;
     const offset = next === null ? Infinity : (next - this.at()) * pitchMm;
     const mark = (says: string, isOwn: boolean, mm: number) => ({
       ...{ says, own: isOwn, x: flip * mm * scale, y: 0.22 * height * scale },
@@ -74,7 +79,11 @@ export class EdgePicture {
         ...(next !== null && Math.abs(offset) < 1.2 * height ? [mark(String(next), false, offset)] : []),
       ],
       ...{ says, seen, label: `The file on tooth ${this.at()}, seen from where one stands. ${says}` },
-      ends: flip < 0 ? [this.ends().toe, this.ends().heel] : [this.ends().heel, this.ends().toe],
+      ends: this.turns()
+        ? ['', 'turns →']
+        : flip < 0
+          ? [this.ends().toe, this.ends().heel]
+          : [this.ends().heel, this.ends().toe],
     };
   });
 
