@@ -27,6 +27,12 @@ export function runOf({ steps, walk, place, done }: Standing): WalkStop[] {
   return run;
 }
 
+/** Gullets of a band's window that are filed one after the other at one stop; null of any other stop. */
+export function gulletsOfWindow({ steps, walk, place }: Standing): number | null {
+  const stop = walk[place];
+  return stop && steps[stop.step]?.unit === 'window' && stop.strokes > 0 ? (stop.to ?? stop.at) - stop.at + 1 : null;
+}
+
 /** Strokes to be heard at a stop; null where it makes none that a file's rhythm tells. */
 export const strokesHeard = (stop: WalkStop | undefined): number | null =>
   stop && stop.strokes > 0 ? stop.strokes : null;

@@ -183,6 +183,51 @@ describe('the place kept at the vise', () => {
     expect(hows()).toEqual(['done 0 gullet']);
   });
 
+  it('in a band’s window it hears gullet by gullet, marks the window when all are done, and waits while the band is moved', async () => {
+    const stops = [
+      { at: 1, to: 7, strokes: 2, heavier: 'even' as const },
+      { at: 8, to: 12, strokes: 2, heavier: 'even' as const },
+    ];
+    const band = [{ ...(steps[walk[from]?.step ?? 0] as (typeof steps)[number]), unit: 'window' as const, stops }];
+    const windows = walkOf(band);
+    const standing = signal<Standing | null>(null);
+    keeper.follow(standing.asReadonly());
+    const stand = (): void => {
+      const kept = doneStops([], pressed);
+      standing.set({ planId: 11, steps: band, walk: windows, place: placeOf(2, kept), done: kept });
+      TestBed.tick();
+    };
+    (TestBed.inject(BenchQueue).press as jasmine.Spy).and.callFake(async (_plan: number, event: BenchEvent) => {
+      pressed.push(event);
+      stand();
+    });
+    stand();
+    choose({ way: 'ear' });
+    await keeper.listen();
+    expect([keeper.gullets(), keeper.taught(), keeper.canLearn()]).toEqual([7, 4, true]);
+    keeper.done();
+    expect(ear.orders.at(-1)).toEqual({ do: 'learn', strokes: [2, 2, 2, 2] });
+    ear.say({ is: 'learned', learned: { ok: true, ear: EAR, strokes: [] } });
+    ear.hears(done);
+    // A doubt answered with the key is one gullet, the key for back one gullet less.
+    ear.hears(doubt());
+    keeper.done();
+    expect([keeper.heardIn(), pressed.length, keeper.listening()]).toEqual([6, 0, 'listening']);
+    keeper.back();
+    expect([keeper.heardIn(), pressed.length]).toEqual([5, 0]);
+    ear.hears(done, done);
+    expect(pressed.map(({ stop, how }) => `${stop} ${how}`)).toEqual(['0 ear']);
+    expect([keeper.listening(), keeper.heardIn(), keeper.gullets()]).toEqual(['between', 0, 5]);
+    ear.hears(done);
+    expect(keeper.heardIn()).toBe(0);
+    keeper.done();
+    ear.hears(done, done);
+    expect([keeper.listening(), keeper.heardIn(), pressed.length]).toEqual(['listening', 2, 1]);
+    // Pressed while it listens, the whole window is done.
+    keeper.done();
+    expect(pressed.map(({ stop, how }) => `${stop} ${how}`)).toEqual(['0 ear', '1 gullet']);
+  });
+
   it('a screen that is locked hears nothing any more', async () => {
     choose({ way: 'ear' });
     await keeper.listen();

@@ -20,7 +20,7 @@ import type { HearFault, OpenEar } from '../../../workers/hear-client';
 import { HearClient } from '../../../workers/hear-client';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
-import { runOf, secondsOf, strokesHeard } from '../data/standing';
+import { gulletsOfWindow, runOf, secondsOf, strokesHeard } from '../data/standing';
 
 /** What the ear is doing: learning this filer, listening, waiting for an answer, or for the saw to be turned. */
 export type Listening = 'off' | 'asking' | 'learning' | 'listening' | 'question' | 'between';
@@ -41,10 +41,12 @@ interface PlaceState {
   /** Seconds of this stop that have gone by; null where no pace runs. */
   readonly pacedS: number | null;
   readonly paceFactor: number;
+  /** Gullets of a band's window that were heard to their end. */
+  readonly heardIn: number;
 }
 const initial: PlaceState = {
   ...{ chosen: null, listening: 'off', ticks: [], doubt: null, trouble: null, fault: null },
-  ...{ unlearned: null, mute: false, restless: false, pacedS: null, paceFactor: 1 },
+  ...{ unlearned: null, mute: false, restless: false, pacedS: null, paceFactor: 1, heardIn: 0 },
 };
 
 /** The fewest gullets that teach. */
@@ -74,7 +76,7 @@ export const PlaceKeeper = signalStore(
     },
   })),
   withComputed(({ source }) => ({ standing: computed(() => source()()) })),
-  withComputed(({ standing, chosen, listening, paceFactor, store }) => {
+  withComputed(({ standing, chosen, listening, paceFactor, heardIn, store }) => {
     const person = store.selectSignal(shopFeature.selectPerson);
     const keeping = computed((): PlaceKeeping => {
       const own = chosen();
@@ -87,28 +89,40 @@ export const PlaceKeeper = signalStore(
     });
     /** More than one stop lies here that could be kept together. */
     const together = computed(() => run().length > 1);
-    const way = computed(() => (together() || listening() !== 'off' ? keeping().way : 'gullet'));
+    /** Gullets in the window in hand; null where stops are single gullets or teeth. */
+    const gullets = computed(() => {
+      const now = standing();
+      return now && gulletsOfWindow(now);
+    });
+    const way = computed(() => {
+      const own = together() || listening() !== 'off' ? keeping().way : 'gullet';
+      return gullets() === null ? own : keeping().way === 'ear' ? 'ear' : 'gullet';
+    });
     /** The stops that one press marks. */
     const next = computed(() => {
-      const wide = listening() === 'learning' ? LEARNS_FROM : way() === 'window' ? keeping().window : 1;
+      const wide =
+        listening() === 'learning' && gullets() === null ? LEARNS_FROM : way() === 'window' ? keeping().window : 1;
       const now = standing();
       const here = now?.walk[now.place];
       return run().length > 0 ? run().slice(0, wide) : here ? [here] : [];
     });
-    const canLearn = computed(
-      () =>
-        run().length >= LEAST_LEARNED &&
-        run()
-          .slice(0, LEARNS_FROM)
-          .every((stop) => strokesHeard(stop) !== null),
+    /** Of a window the gullets that are learned from now. */
+    const taught = computed(() => Math.min(LEARNS_FROM, (gullets() ?? 0) - heardIn()));
+    const canLearn = computed(() =>
+      gullets() !== null
+        ? taught() >= LEAST_LEARNED
+        : run().length >= LEAST_LEARNED &&
+          run()
+            .slice(0, LEARNS_FROM)
+            .every((stop) => strokesHeard(stop) !== null),
     );
-    const strokesHere = computed(() => strokesHeard(run()[0]) !== null);
+    const strokesHere = computed(() => strokesHeard(run()[0]) !== null || gullets() !== null);
     /** Seconds that the stop in hand takes at this filer's pace. */
     const stopS = computed(() => {
       const [now, stop] = [standing(), next()[0]];
       return now && stop ? secondsOf(now, stop) * paceFactor() : 0;
     });
-    return { person, keeping, run, together, way, next, canLearn, strokesHere, stopS };
+    return { person, keeping, run, together, way, next, gullets, taught, canLearn, strokesHere, stopS };
   }),
   withMethods((self) => {
     const { held, queue } = self;
@@ -140,7 +154,18 @@ export const PlaceKeeper = signalStore(
       held.ear = null;
       held.learning = false;
       void held.lock?.release();
-      patchState(self, { listening: 'off', ticks: [], doubt: null, mute: false, fault });
+      patchState(self, { listening: 'off', ticks: [], doubt: null, mute: false, heardIn: 0, fault });
+    };
+    /** One gullet is done: of a window one of many, and the band is moved when all are. */
+    const gulletDone = (how: How): void => {
+      const all = self.gullets();
+      const heard = self.heardIn() + 1;
+      if (all !== null && heard < all) {
+        patchState(self, { heardIn: heard, ticks: [] });
+        return want(true);
+      }
+      patchState(self, { heardIn: 0, ticks: [] });
+      press(self.next(), 'done', all === null ? how : 'ear');
     };
     const anew = (rightly = false): void => {
       held.ear?.tell({ do: 'anew', rightly });
@@ -159,7 +184,7 @@ export const PlaceKeeper = signalStore(
       } else if (event.is === 'trouble') patchState(self, { trouble: event.trouble });
       else if (event.is === 'done') {
         patchState(self, { ticks: [], trouble: null });
-        press(self.next(), 'done', 'ear');
+        gulletDone('ear');
       } else if (event.is === 'doubt') {
         patchState(self, { listening: 'question', doubt: { kind: event.doubt, strokes: event.strokes } });
         if (event.restless) {
@@ -178,7 +203,7 @@ export const PlaceKeeper = signalStore(
     };
     /** The filer says that the gullet in question is done. */
     const answer = (): void => {
-      press(self.next(), 'done', 'gullet');
+      gulletDone('gullet');
       anew();
       settle();
     };
@@ -189,6 +214,8 @@ export const PlaceKeeper = signalStore(
       // The saw turned, a fresh corner: begun again by hand.
       const other =
         heardStep !== step ||
+        // The band is moved on by hand.
+        (now !== null && self.gullets() !== null && now.place !== heardPlace) ||
         (now !== null && now.place !== heardPlace && momentsBefore(now.steps, now.walk, now.place).length > 0);
       if (self.listening() === 'listening' && (other || strokesHeard(self.next()[0]) === null)) {
         patchState(self, { listening: 'between', ticks: [] });
@@ -255,6 +282,14 @@ export const PlaceKeeper = signalStore(
           if (held.learning) return;
           held.learning = true;
           const stops = self.next();
+          if (self.gullets() !== null) {
+            const strokes = Array.from({ length: self.taught() }, () => stops[0]?.strokes ?? 0);
+            held.ear?.tell({ do: 'learn', strokes });
+            const heardIn = self.heardIn() + strokes.length;
+            if (heardIn < (self.gullets() ?? 0)) return patchState(self, { heardIn });
+            patchState(self, { heardIn: 0 });
+            return press(stops, 'done', 'window');
+          }
           held.ear?.tell({ do: 'learn', strokes: stops.map((stop) => stop.strokes) });
           press(stops, 'done', 'window');
         } else if (listening === 'question') answer();
@@ -265,6 +300,8 @@ export const PlaceKeeper = signalStore(
           if (strokesHeard(self.next()[0]) === null) press(self.next(), 'done', 'gullet');
           else anew();
         } else if (listening === 'listening') {
+          // The key says that all of this stop is done, a whole window where it is one.
+          patchState(self, { heardIn: 0 });
           press(self.next(), 'done', 'gullet');
           anew();
           settle();
@@ -276,6 +313,10 @@ export const PlaceKeeper = signalStore(
       back: (): void => {
         if (self.listening() === 'question') return anew(true);
         if (self.pacedS() !== null) return stopPace();
+        if (self.listening() === 'listening' && self.heardIn() > 0) {
+          patchState(self, { heardIn: self.heardIn() - 1 });
+          return anew();
+        }
         const standing = self.standing();
         const before = standing?.walk[standing.place - 1];
         if (before) press([before], 'back', 'gullet');

@@ -306,8 +306,9 @@ export class BenchPage implements OnDestroy {
   /** What the key for next does here. */
   protected readonly nextSays = computed(() => {
     if (this.round.next()) return 'Take it up';
-    const { listening, next, pacedS, way } = this.keeper;
-    if (listening() === 'learning') return `These ${next().length} are done`;
+    const { listening, next, pacedS, way, gullets } = this.keeper;
+    if (listening() === 'learning')
+      return `These ${gullets() === null ? next().length : this.keeper.taught()} are done`;
     if (listening() === 'question') return 'It is done: next';
     if (listening() === 'between') return this.keeper.strokesHere() ? 'Go on listening' : 'Done: next';
     if (pacedS() !== null) return 'Stop here';

@@ -120,14 +120,20 @@ export class EarSign {
       case 'asking':
         return 'The browser asks whether the microphone may be used.';
       case 'learning':
-        return `Listening, to learn your strokes: file the next ${this.keeper.next().length} as you always do, then press once.`;
+        return `Listening, to learn your strokes: file the next ${this.keeper.gullets() === null ? this.keeper.next().length : this.keeper.taught()} as you always do, then press once.`;
       case 'listening':
-        return 'Listening. Nothing is kept or sent.';
+        return `Listening. Nothing is kept or sent.${this.inWindow()}`;
       case 'question':
         return 'Waiting for you.';
       default:
-        return 'Another side, step or corner: listening goes on when you press.';
+        return this.keeper.gullets() === null
+          ? 'Another side, step or corner: listening goes on when you press.'
+          : 'The next window: listening goes on when you press.';
     }
+  });
+  private readonly inWindow = computed(() => {
+    const all = this.keeper.gullets();
+    return all === null ? '' : ` Gullet ${this.keeper.heardIn() + 1} of ${all} between the jaws.`;
   });
   /** Wanted strokes as empty places, heard ones in them. */
   protected readonly slots = computed(() => {

@@ -21,18 +21,18 @@ const WAYS: readonly { readonly way: PlaceWay; readonly says: string }[] = [
   host: { '(click)': 'letGo($event)' },
   imports: [MatButton, MatButtonToggle, MatButtonToggleGroup, MatFormFieldModule, MatInput],
   template: `
-    @if (keeper.together() || keeper.listening() !== 'off') {
+    @if (keeper.together() || keeper.gullets() !== null || keeper.listening() !== 'off') {
       <mat-button-toggle-group
         aria-label="How the place is kept"
         hideSingleSelectionIndicator
-        [value]="keeper.keeping().way"
+        [value]="keeper.gullets() === null ? keeper.keeping().way : keeper.way()"
         (change)="keeper.choose({ way: $event.value })"
       >
-        @for (one of ways; track one.way) {
+        @for (one of ways(); track one.way) {
           <mat-button-toggle [value]="one.way">{{ one.says }}</mat-button-toggle>
         }
       </mat-button-toggle-group>
-      @switch (keeper.keeping().way) {
+      @switch (keeper.gullets() === null ? keeper.keeping().way : keeper.way()) {
         @case ('window') {
           <mat-form-field subscriptSizing="dynamic">
             <mat-label>To a window</mat-label>
@@ -97,7 +97,10 @@ const WAYS: readonly { readonly way: PlaceWay; readonly says: string }[] = [
 })
 export class PlaceWays {
   protected readonly keeper = inject(PlaceKeeper);
-  protected readonly ways = WAYS;
+  /** A band's window is one of its own: pressed as a whole, or heard gullet by gullet. */
+  protected readonly ways = computed(() =>
+    this.keeper.gullets() === null ? WAYS : WAYS.filter(({ way }) => way === 'gullet' || way === 'ear'),
+  );
   protected readonly bounds = WINDOW_STOPS;
   protected readonly seconds = computed(() => this.keeper.stopS().toFixed(1));
 
