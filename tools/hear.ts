@@ -67,7 +67,7 @@ function report(name: string, runs: readonly HeardRun[], cpuS: number): void {
       ` · SKIPPED ${sum((r) => r.skipped)} · behind ${sum((r) => r.lagged)}` +
       ` · asked ${JSON.stringify(doubts)}` +
       ` · not learned ${sum((r) => (r.learned ? 0 : 1))}, given up ${sum((r) => (r.restless ? 1 : 0))} of ${runs.length}` +
-      ` · tick ${Math.round(1000 * (latencies[Math.floor(0.95 * latencies.length)] ?? NaN))} ms` +
+      ` · tick ${Math.round(1000 * (latencies[Math.floor(0.95 * latencies.length)] ?? NaN))} ms, in vain ${sum((r) => r.untrue)}` +
       ` · ${((100 * cpuS) / sum((r) => r.seconds)).toFixed(2)} % of a core, its making included`,
   );
 }

@@ -18,6 +18,8 @@ export type EarEvent =
       readonly count: number;
       readonly confidence: number;
     }
+  /** A stroke falls off just now: shown at once, counted when it has ended. */
+  | { readonly is: 'tick'; readonly atS: number }
   | { readonly is: 'trouble'; readonly atS: number; readonly trouble: Trouble }
   | { readonly is: 'done'; readonly atS: number; readonly strokes: number }
   | {
@@ -165,6 +167,7 @@ export function followPlace(first: FilerEar, know: (ear: FilerEar) => void): Pla
         pending = null;
         return { is: 'trouble', atS: heard.atS, trouble: own };
       }
+      if (heard.ending !== null && heard.ending > SURE) return { is: 'tick', atS: heard.atS };
       if (!last || heard.sounding) return null;
       const pauseS = heard.atS - last.toS;
       if (strokes.length >= wanted && pauseS > movedS) {

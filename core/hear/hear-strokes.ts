@@ -31,6 +31,8 @@ export interface Heard {
   readonly masked: boolean;
   /** What has ended by now, if it may have been a push. */
   readonly stroke: HeardStroke | null;
+  /** What sounds falls off just now as a push's end does, though it may not have ended: how surely it was one. */
+  readonly ending: number | null;
   /** A push's length of hiss without a bite has just been heard. */
   readonly skated: boolean;
 }
@@ -49,6 +51,8 @@ const ODDS = 320;
 const MASK_DB = -2;
 /** A hiss of this share of a push's length is a file that slides. */
 const SKATE_SHARE = 0.5;
+/** A push falls off where it is so far under its own level, for so many frames, after so much of a push's length. Judgement, no source. */
+const FALLS = { db: 4, frames: 2, lengthShare: 0.6 };
 /** Shorter or quieter by far, nobody asks whether it was a push. */
 const SCRAP_LENGTH = 0.35;
 
@@ -73,8 +77,10 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
   let own: BandFrame[] = [];
   let gainsDb: number[] = [];
   let [hiss, hissLast] = [0, -1];
+  /** Frames that it has been under its own level by now; -1 once that was told of this burst. */
+  let falling = 0;
 
-  const ended = (): HeardStroke | null => {
+  const ended = (last: number): HeardStroke | null => {
     // Smoothing lays an edge half its reach late.
     const lag = (SMOOTH - 1) / 2;
     const [start, end] = [from - lag, last - lag + 1];
@@ -117,6 +123,7 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
           [from, last, sum] = [n, n, Math.max(0, smooth)];
           bands.fill(0);
           [own, gainsDb] = [[], []];
+          falling = 0;
         }
       } else if (level > overDb - HYSTERESIS_DB) {
         last = n;
@@ -126,8 +133,17 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
         own.push(frame);
         gainsDb.push(Math.max(toDb(gain), ear.levelDb.middle - 20));
       } else if (n - last > hold) {
-        stroke = ended();
+        stroke = ended(last);
         from = -1;
+      }
+      let ending: number | null = null;
+      if (from >= 0 && falling >= 0) {
+        const under = level < toDb(sum / (last - from + 1)) - FALLS.db;
+        falling = under ? falling + 1 : 0;
+        if (falling >= FALLS.frames && (n - from) * FRAME_S > FALLS.lengthShare * ear.pushS.middle) {
+          ending = ended(n - falling)?.confidence ?? null;
+          falling = -1;
+        }
       }
       // A hiss counts by its frames, a dip in it included.
       let skated = false;
@@ -141,7 +157,7 @@ export function hearStrokes(first: FilerEar, lines: readonly number[]): StrokeEa
       const masked = maskOf(frame.powers, floor.powers, ear.profile, ear.levelDb.middle) && level <= overDb;
       const atS = n * FRAME_S;
       n++;
-      return { atS, sounding: from >= 0, masked, stroke, skated };
+      return { atS, sounding: from >= 0, masked, stroke, ending, skated };
     },
   };
 }

@@ -31,6 +31,8 @@ export interface HeardRun {
   readonly restless: boolean;
   /** From a stroke's end to its tick, s. */
   readonly latenciesS: readonly number[];
+  /** Ticks shown as a stroke fell off, after which none was counted. */
+  readonly untrue: number;
   readonly seconds: number;
 }
 
@@ -53,13 +55,14 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
   const learned = ear.learn(wanted.slice(0, LEARNS_FROM));
   const none = {
     ...{ strokes: 0, counted: 0, invented: 0, gullets: wanted.length - LEARNS_FROM, byEar: 0, skipped: 0, lagged: 0 },
-    ...{ doubts: [], troubles: [], restless: false, latenciesS: [], seconds: samples.length / rate },
+    ...{ doubts: [], troubles: [], restless: false, latenciesS: [], untrue: 0, seconds: samples.length / rate },
   };
   if (!learned.ok) return { ...none, learned: false, code: learned.code, asunder: NaN };
 
   let place = LEARNS_FROM;
   let [counted, invented, byEar, skipped, lagged] = [0, 0, 0, 0, 0];
   let answersAt: number | null = null;
+  let [tickS, strokeS, untrue] = [-Infinity, -Infinity, 0];
   let restless = false;
   const doubts: Doubt[] = [];
   const troubles: Trouble[] = [];
@@ -69,6 +72,10 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
   const doneBy = (nowS: number): number => doneS.filter((end) => end <= nowS).length;
   while (at < samples.length && !restless) {
     for (const event of hand(at + BLOCK, wanted[place] ?? 0)) {
+      if (event.is === 'tick') {
+        if (tickS > strokeS) untrue++;
+        tickS = event.atS;
+      } else if (event.is === 'stroke') strokeS = event.atS;
       if (event.is === 'stroke') {
         const k = strokes.findIndex(
           (one, i) =>
@@ -79,7 +86,9 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
         else {
           matched.add(k);
           counted++;
-          latenciesS.push(event.atS - (strokes[k] as { toS: number }).toS);
+          const { fromS, toS } = strokes[k] as { fromS: number; toS: number };
+          // Shown when it falls off, or else when it is counted.
+          latenciesS.push((tickS > fromS && tickS < event.atS ? tickS : event.atS) - toS);
         }
       } else if (event.is === 'done') {
         place++;
@@ -114,6 +123,6 @@ export function hearRecording(recording: FilingRecording, wanted: readonly numbe
   return {
     ...none,
     ...{ learned: true, code: null, asunder: asunder(learned.ear), strokes: listened.length, counted, invented },
-    ...{ byEar, skipped, lagged, doubts, troubles, restless, latenciesS },
+    ...{ byEar, skipped, lagged, doubts, troubles, restless, latenciesS, untrue },
   };
 }

@@ -127,8 +127,11 @@ describe('the place kept at the vise', () => {
     expect(place()).toBe(from + 4);
     ear.say({ is: 'learned', learned: { ok: true, ear: EAR, strokes: [] } });
     expect(keeper.listening()).toBe('listening');
+    // Shown as it falls off, counted when it has ended.
+    ear.hears({ is: 'tick', atS: 1.9 });
+    expect([keeper.falling(), keeper.ticks().length]).toEqual([true, 0]);
     ear.hears(stroke);
-    expect(keeper.ticks()).toEqual([0.99]);
+    expect([keeper.falling(), keeper.ticks()]).toEqual([false, [0.99]]);
     ear.hears(done);
     expect([place(), keeper.ticks()]).toEqual([from + 5, []]);
     // Two at once, the page having been busy, are two stops.

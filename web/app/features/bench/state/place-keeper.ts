@@ -31,6 +31,8 @@ interface PlaceState {
   readonly listening: Listening;
   /** How sure the strokes heard at this stop are, one after the other. */
   readonly ticks: readonly number[];
+  /** A stroke falls off just now; it is counted when it has ended. */
+  readonly falling: boolean;
   readonly doubt: { readonly kind: Doubt | 'away'; readonly strokes: number } | null;
   readonly trouble: Trouble | null;
   readonly fault: HearFault | null;
@@ -45,13 +47,15 @@ interface PlaceState {
   readonly heardIn: number;
 }
 const initial: PlaceState = {
-  ...{ chosen: null, listening: 'off', ticks: [], doubt: null, trouble: null, fault: null },
+  ...{ chosen: null, listening: 'off', ticks: [], falling: false, doubt: null, trouble: null, fault: null },
   ...{ unlearned: null, mute: false, restless: false, pacedS: null, paceFactor: 1, heardIn: 0 },
 };
 
 /** The fewest gullets that teach. */
 const LEAST_LEARNED = 3;
 const PACE_EACH_MS = 200;
+/** A stroke that falls off is counted sooner than this, or was none. */
+const FALLS_FOR_MS = 600;
 /** A page that was not looked at for so long did not see what was filed. */
 const ASLEEP_MS = 2500;
 
@@ -73,6 +77,7 @@ export const PlaceKeeper = signalStore(
       /** Told to learn, and not answered yet: a key pressed twice is one press. */
       learning: false,
       timer: undefined as ReturnType<typeof setInterval> | undefined,
+      fallen: undefined as ReturnType<typeof setTimeout> | undefined,
     },
   })),
   withComputed(({ source }) => ({ standing: computed(() => source()()) })),
@@ -177,10 +182,15 @@ export const PlaceKeeper = signalStore(
       if (event.is === 'mute' || event.is === 'sound') patchState(self, { mute: event.is === 'mute' });
       else if (event.is === 'knock' && self.listening() === 'question') answer();
       else if (self.listening() !== 'listening') return;
-      else if (event.is === 'stroke') {
+      else if (event.is === 'tick') {
+        patchState(self, { falling: true });
+        // In vain: nothing came of it.
+        clearTimeout(held.fallen);
+        held.fallen = setTimeout(() => patchState(self, { falling: false }), FALLS_FOR_MS);
+      } else if (event.is === 'stroke') {
         // Who files is there, though no hand is on the screen.
         self.idle.touched();
-        patchState(self, { ticks: [...self.ticks(), event.confidence] });
+        patchState(self, { ticks: [...self.ticks(), event.confidence], falling: false });
       } else if (event.is === 'trouble') patchState(self, { trouble: event.trouble });
       else if (event.is === 'done') {
         patchState(self, { ticks: [], trouble: null });

@@ -3,6 +3,9 @@ import { Notice } from '../../../shared/ui/notice';
 import { DOUBT_SAYS, FAULT_SAYS, TROUBLE_SAYS, UNLEARNED_SAYS } from '../data/ear-words';
 import { PlaceKeeper } from '../state/place-keeper';
 
+/** Shown as unsure as it is: the stroke has not ended. */
+const FALLING = 0.5;
+
 /** What the ear hears at this stop: a stroke a tick, a doubt a question, and always that it listens. */
 @Component({
   selector: 'od-ear-sign',
@@ -138,7 +141,7 @@ export class EarSign {
   /** Wanted strokes as empty places, heard ones in them. */
   protected readonly slots = computed(() => {
     const wanted = this.keeper.next()[0]?.strokes ?? 0;
-    const ticks = this.keeper.ticks();
+    const ticks = [...this.keeper.ticks(), ...(this.keeper.falling() ? [FALLING] : [])];
     return Array.from({ length: Math.max(wanted, ticks.length) }, (_, i) => ticks[i] ?? null);
   });
   protected readonly ticksSay = computed(() => {
