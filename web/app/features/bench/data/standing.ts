@@ -1,3 +1,4 @@
+import type { CornerInHand } from '@odontis/core/work/moments';
 import type { Step, WalkStop } from '@odontis/core/work/step';
 import { minutesAtStop } from '@odontis/core/work/step';
 
@@ -8,6 +9,8 @@ export interface Standing {
   readonly walk: readonly WalkStop[];
   readonly place: number;
   readonly done: ReadonlySet<number>;
+  /** The corner of the file in hand, where the Store knows it. */
+  readonly corner?: CornerInHand | null;
 }
 
 /** Stops that are filed one after the other and can be kept by windows, ear or pace. */

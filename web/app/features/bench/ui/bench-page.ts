@@ -145,10 +145,15 @@ export class BenchPage implements OnDestroy {
     return holdForTooth({ rakeDeg, fleamDeg: angles.fleamDeg, slopeDeg: 0, section: 'taper' }, 1, FILE_MM);
   });
   /** Nothing stands at a saw that has left the bench. */
-  private readonly standing = computed<Standing | null>(() => {
+  private readonly stands = computed<Standing | null>(() => {
     const planId = this.planId();
     if (planId === null || !this.atBench() || this.waits() !== null) return null;
     return { planId, steps: this.steps(), walk: this.walk(), place: this.place(), done: this.done() };
+  });
+  /** The same with the corner of the file in hand, which follows from it. */
+  private readonly standing = computed<Standing | null>(() => {
+    const stands = this.stands();
+    return stands && { ...stands, corner: this.corner.inHand() };
   });
   /** How the stops came to be done, where not each was pressed at its own. */
   protected readonly howKept = computed(() => howSays(this.accepted()?.how ?? {}));
@@ -233,8 +238,8 @@ export class BenchPage implements OnDestroy {
 
   constructor() {
     this.keeper.follow(this.standing);
-    this.corner.follow(this.standing);
-    this.round.follow(this.standing);
+    this.corner.follow(this.stands);
+    this.round.follow(this.stands);
     // Of two people at one saw each sees what the other did.
     effect((ended) => {
       if (this.side() === null) return;
