@@ -5,6 +5,7 @@ import { cornerLife } from './corner-life';
 import type { InHand, Stock } from './stock';
 import { cornersOf } from './stock';
 import type { Tool } from './tool';
+import { USUAL_CORNERS } from './tool';
 
 /** Days that a look ahead goes. */
 export const FORTNIGHT_DAYS = 14;
@@ -93,7 +94,7 @@ export function fileShelves(room: StoreRoom, usualStrokes: number): FileShelf[] 
         own.filter((file) => file.name === name).map(({ strokesEach }) => saws * corners(strokesEach)),
       ),
     );
-    const each = kept ? cornersOf(kept.tool) : 3;
+    const each = kept ? cornersOf(kept.tool) : USUAL_CORNERS;
     const toBuy = Math.max(0, Math.ceil((planned + unplanned - left) / each - 1e-9));
     return {
       ...{ name, kept, life, left, reserved },

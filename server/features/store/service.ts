@@ -111,10 +111,14 @@ export async function readStore(db: Database, transaction?: Transaction): Promis
     [until],
   );
   const used = await select<KeptStoreRoom['used'][number]>(
-    `SELECT t.kind, t.name, sum(t.amounts[array_position(t.stops, m.stop)])::int AS amount
-       FROM bench_event e JOIN bench_mark m ON m.event_id = e.id
-       JOIN plan_tool t ON t.plan_id = m.plan_id AND m.stop = ANY (t.stops)
-      WHERE e.happened_at >= now() - make_interval(days => $1) GROUP BY t.kind, t.name ORDER BY t.kind, t.name`,
+    // Of a saw that has left the bench every stop was made; of one that is there those that are marked.
+    `SELECT t.kind, t.name, sum(CASE WHEN k.stage = 'bench' THEN (
+              SELECT COALESCE(sum(u.amount), 0) FROM unnest(t.stops, t.amounts) AS u(stop, amount)
+                JOIN bench_mark m ON m.plan_id = p.id AND m.stop = u.stop) ELSE t.total END)::int AS amount
+       FROM ticket k JOIN LATERAL (SELECT id, accepted_at FROM plan WHERE ticket_id = k.id ORDER BY number DESC LIMIT 1) p ON true
+       JOIN plan_tool t ON t.plan_id = p.id
+      WHERE p.accepted_at >= now() - make_interval(days => $1) AND k.stage IN ('bench', 'check', 'handover', 'closed')
+      GROUP BY t.kind, t.name ORDER BY t.kind, t.name`,
     [USED_DAYS],
   );
   return { until, tools, planned, unplanned, used };
@@ -146,15 +150,18 @@ const locked = <T>(db: Database, change: (transaction: Transaction) => Promise<T
     return change(transaction);
   });
 
-const refuseTwin = async (db: Database, tool: Tool, but: number | null, transaction: Transaction): Promise<void> => {
+const refuseTwin = async (
+  db: Database,
+  tool: Tool,
+  { but, path }: { readonly but: number | null; readonly path: string },
+  transaction: Transaction,
+): Promise<void> => {
   const [twin] = await db.sequelize.query<{ id: number }>(
     'SELECT id FROM tool WHERE kind = $1 AND lower(name) = lower($2) AND id IS DISTINCT FROM $3',
     { type: QueryTypes.SELECT, bind: [tool.kind, tool.name, but], transaction },
   );
   if (twin)
-    throw new Problem('bad-input', `“${tool.name}” is in the Store already.`, [
-      { path: '/tool/name', message: 'Another name.' },
-    ]);
+    throw new Problem('bad-input', `“${tool.name}” is in the Store already.`, [{ path, message: 'Another name.' }]);
 };
 
 /** Something new; sent again with its key it is there once. */
@@ -163,7 +170,7 @@ export async function addTool(db: Database, { key, tool }: NewTool, by: number):
     if (await db.models.Tool.findOne({ where: { key }, transaction })) return;
     if ((await db.models.Tool.count({ transaction })) >= MOST_TOOLS)
       throw new Problem('bad-input', `A Store has ${MOST_TOOLS} kinds of tools at most here.`);
-    await refuseTwin(db, tool, null, transaction);
+    await refuseTwin(db, tool, { but: null, path: '/tool/name' }, transaction);
     await db.models.Tool.create({ key, ...toRow(tool), createdBy: by }, { transaction });
   });
   return readStore(db);
@@ -175,7 +182,7 @@ export async function changeTool(db: Database, id: number, tool: Tool): Promise<
     const row = await db.models.Tool.findByPk(id, { transaction });
     if (!row) throw new Problem('not-found', 'There is no such tool in the Store.');
     if (row.kind !== tool.kind) throw new Problem('bad-input', 'A tool stays of its kind: add another.');
-    await refuseTwin(db, tool, id, transaction);
+    await refuseTwin(db, tool, { but: id, path: '/name' }, transaction);
     await row.update(toRow(tool), { transaction });
   });
   return readStore(db);

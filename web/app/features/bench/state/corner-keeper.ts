@@ -19,8 +19,9 @@ export const CornerKeeper = signalStore(
       shelves: store.selectSignal(storeRoomFeature.selectShelves),
       room: store.selectSignal(storeRoomFeature.selectRoom),
       person: store.selectSignal(shopFeature.selectPerson),
-      /** Stops that were done when the Store was read: later ones are counted here. */
-      counted: signal<ReadonlySet<number>>(new Set()),
+      refusal: store.selectSignal(storeRoomFeature.selectRefusal),
+      /** Stops of this order that were done when the Store was read: later ones are counted here. */
+      counted: signal<Pick<Standing, 'planId' | 'done'> | null>(null),
     };
   }),
   withComputed(({ source, shelves, person, counted }) => {
@@ -40,8 +41,11 @@ export const CornerKeeper = signalStore(
       const [now, found, name] = [standing(), shelf(), tool()];
       const own = found?.kept?.stock.inHand.find((one) => one.personId === person()?.id);
       if (!now || !found?.kept || !own) return null;
+      const known = counted();
+      const isNew = (index: number): boolean =>
+        known?.planId === now.planId && now.done.has(index) && !known.done.has(index);
       const since = now.walk
-        .filter((stop) => now.done.has(stop.index) && !counted().has(stop.index) && now.steps[stop.step]?.tool === name)
+        .filter((stop) => isNew(stop.index) && now.steps[stop.step]?.tool === name)
         .reduce((sum, stop) => sum + stop.strokes, 0);
       return {
         corner: own.corner,
@@ -66,10 +70,14 @@ export const CornerKeeper = signalStore(
   })),
   withHooks({
     onInit({ store, room, source, counted }) {
-      store.dispatch(StoreRoomPage.opened());
+      // At every saw that is taken up.
+      const planId = computed(() => source()()?.planId ?? null);
+      effect(() => {
+        if (planId() !== null) untracked(() => store.dispatch(StoreRoomPage.opened()));
+      });
       effect(() => {
         room();
-        counted.set(untracked(() => new Set(source()()?.done ?? [])));
+        counted.set(untracked(() => source()()));
       });
     },
   }),

@@ -1,39 +1,26 @@
 import type { OnDestroy } from '@angular/core';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  linkedSignal,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { holdForTooth } from '@odontis/core/file/hold-for-tooth';
 import { LEAST_SEEN_FLAT_MM } from '@odontis/core/line/flats';
 import { endsOfKind } from '@odontis/core/saw/ends';
-import { walkOf } from '@odontis/core/work/step';
 import { isLineOrder } from '@odontis/core/work/order';
-import { strokesAgain } from '@odontis/core/work/tooth-line/study-of-order';
-import type { PlaceOnSide } from '@odontis/core/work/two-sides';
-import { placeOnSide } from '@odontis/core/work/two-sides';
 import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import { momentsBefore } from '@odontis/core/work/moments';
 import { baseDrawing } from '../../../sawpage/build-drawing';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
-import { shopFeature } from '../../../shared/state/shop.feature';
-import { ticketFeature, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys, typing } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { HEAVIER_SAYS, HEAVIER_SIDE_SAYS, MOMENT_SAYS, stepSays, stepTitle } from '@odontis/contract/step-words';
-import { doneStops, howSays, minutesLeft, placeOf, workOf } from '../data/bench-place';
+import { howSays, minutesLeft, workOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
+import { BenchWalk } from '../state/bench-walk';
 import { CornerKeeper } from '../state/corner-keeper';
 import { PlaceKeeper } from '../state/place-keeper';
 import { RoundKeeper } from '../state/round-keeper';
@@ -77,7 +64,7 @@ const manyOf = (place: string): string => (place === 'Tooth' ? 'Teeth' : `${plac
     EarSign,
     PlaceWays,
   ],
-  providers: [BenchQueue, EvidenceDesk, CornerKeeper, PlaceKeeper, RoundKeeper],
+  providers: [BenchQueue, BenchWalk, EvidenceDesk, CornerKeeper, PlaceKeeper, RoundKeeper],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -91,51 +78,20 @@ export class BenchPage implements OnDestroy {
   protected readonly round = inject(RoundKeeper);
   private readonly router = inject(Router);
   protected readonly speech = inject(Speech);
-  protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
-  protected readonly accepted = computed(() => this.dossier()?.plan ?? null);
-  private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? null);
-  private readonly planId = computed(() => this.accepted()?.id ?? null);
-  protected readonly steps = computed(() => this.accepted()?.order.steps ?? []);
-  private readonly ordered = computed(() => walkOf(this.steps()));
-  private readonly hand = this.store.selectSignal(shopFeature.selectHand);
-  /** Strokes that this hand makes otherwise than the plan reckoned: measured since, or another's. */
-  protected readonly again = computed(() => {
-    const order = this.accepted()?.order;
-    return order && isLineOrder(order)
-      ? strokesAgain(order, this.ordered(), this.hand().strokeRateOf)
-      : new Map<number, number>();
-  });
-  protected readonly walk = computed(() => {
-    const again = this.again();
-    return again.size === 0
-      ? this.ordered()
-      : this.ordered().map((stop) => ({ ...stop, strokes: again.get(stop.index) ?? stop.strokes }));
-  });
-  /** What the plan reckoned at the place in hand, where this hand's rate says otherwise. */
-  protected readonly planned = computed(() => {
-    const stop = this.stop();
-    const strokes = stop && this.ordered()[stop.index]?.strokes;
-    return strokes !== undefined && strokes !== null && strokes !== stop?.strokes ? strokes : null;
-  });
-  protected readonly done = computed(() => doneStops(this.accepted()?.done ?? [], this.queue.unsent()));
-  /** On which side of the saw one of two stands; null alone. */
-  protected readonly side = signal<Lean | null>(null);
-  private readonly onSide = computed((): PlaceOnSide | null => {
-    const side = this.side();
-    return side && placeOnSide(this.steps(), this.walk(), this.done(), side);
-  });
-  /** Stops that the other side still wants before both go on; null where nothing is waited for. */
-  protected readonly waits = computed(() => {
-    const at = this.onSide();
-    return at?.at === 'wait' ? at.left : null;
-  });
-  protected readonly place = computed(() => {
-    const at = this.onSide();
-    return at?.at === 'stop' ? at.place : placeOf(this.walk().length, this.done());
-  });
-  protected readonly stop = computed(() => this.walk()[this.place()] ?? null);
-  protected readonly stepIndex = computed(() => this.stop()?.step ?? this.steps().length);
-  protected readonly step = computed(() => this.steps()[this.stepIndex()] ?? null);
+  private readonly bench = inject(BenchWalk);
+  protected readonly dossier = this.bench.dossier;
+  protected readonly accepted = this.bench.accepted;
+  protected readonly steps = this.bench.steps;
+  protected readonly walk = this.bench.walk;
+  protected readonly planned = this.bench.planned;
+  protected readonly done = this.bench.done;
+  protected readonly side = this.bench.side;
+  protected readonly waits = this.bench.waits;
+  protected readonly place = this.bench.place;
+  protected readonly stop = this.bench.stop;
+  protected readonly stepIndex = this.bench.stepIndex;
+  protected readonly step = this.bench.step;
+  protected readonly atBench = this.bench.atBench;
   protected readonly fileMm = FILE_MM;
   /** How the file is held for the teeth of this step; null where none is filed. */
   protected readonly hold = computed(() => {
@@ -144,15 +100,9 @@ export class BenchPage implements OnDestroy {
     const rakeDeg = step.stretch?.rakeDeg ?? angles.rakeDeg;
     return holdForTooth({ rakeDeg, fleamDeg: angles.fleamDeg, slopeDeg: 0, section: 'taper' }, 1, FILE_MM);
   });
-  /** Nothing stands at a saw that has left the bench. */
-  private readonly stands = computed<Standing | null>(() => {
-    const planId = this.planId();
-    if (planId === null || !this.atBench() || this.waits() !== null) return null;
-    return { planId, steps: this.steps(), walk: this.walk(), place: this.place(), done: this.done() };
-  });
-  /** The same with the corner of the file in hand, which follows from it. */
+  /** Where it stands, with the corner of the file in hand, which follows from it. */
   private readonly standing = computed<Standing | null>(() => {
-    const stands = this.stands();
+    const stands = this.bench.stands();
     return stands && { ...stands, corner: this.corner.inHand() };
   });
   /** How the stops came to be done, where not each was pressed at its own. */
@@ -208,7 +158,6 @@ export class BenchPage implements OnDestroy {
       this.step()?.unit === 'raker' &&
       (this.accepted()?.order.forecast?.rakers?.endRakers.includes(this.stop()?.at ?? 0) ?? false),
   );
-  protected readonly atBench = computed(() => ['bench', 'check'].includes(this.dossier()?.ticket.stage ?? ''));
   /** A chipper's tooth that loses metal here: the dial is read between its strokes. */
   protected readonly dial = computed<DialStop | null>(
     () => {
@@ -238,8 +187,8 @@ export class BenchPage implements OnDestroy {
 
   constructor() {
     this.keeper.follow(this.standing);
-    this.corner.follow(this.stands);
-    this.round.follow(this.stands);
+    this.corner.follow(this.bench.stands);
+    this.round.follow(this.bench.stands);
     // Of two people at one saw each sees what the other did.
     effect((ended) => {
       if (this.side() === null) return;
@@ -247,8 +196,8 @@ export class BenchPage implements OnDestroy {
       ended(() => clearInterval(timer));
     });
     effect(() => {
-      this.ticketId();
-      untracked(() => this.side.set(null));
+      this.bench.ticketId();
+      untracked(() => this.standOn(null));
     });
     inject(Keys).here.set([
       { keys: 'Space, Enter, Page down', does: 'done: next' },
@@ -257,7 +206,7 @@ export class BenchPage implements OnDestroy {
     this.sheet.handle.set(null);
     effect(() => {
       // Only another ticket or plan opens the queue anew: presses on their way must not be read over.
-      const [id, planId] = [this.ticketId(), this.planId()];
+      const [id, planId] = [this.bench.ticketId(), this.bench.planId()];
       if (id === null || planId === null) return;
       untracked(
         () =>
@@ -303,6 +252,8 @@ export class BenchPage implements OnDestroy {
     });
     if (stop && stop.at > 0) untracked(() => this.sheet.show(stop.at));
   }
+
+  protected standOn = (side: Lean | null): void => this.bench.standOn(side);
 
   protected title = (step: Parameters<typeof stepTitle>[0]): string => stepTitle(step, this.speech, this.ends());
   protected says = (step: Parameters<typeof stepSays>[0]): string =>

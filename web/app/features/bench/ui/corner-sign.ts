@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { Notice } from '../../../shared/ui/notice';
 import { CornerKeeper } from '../state/corner-keeper';
 
 /** Which corner of the file is in hand and how worn it is; turned to the next, or another file begun, with one press. */
 @Component({
   selector: 'od-corner-sign',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [MatButton, Notice],
   template: `
     @if (keeper.shelf(); as shelf) {
       <p [class.worn]="worn()">
@@ -20,6 +21,9 @@ import { CornerKeeper } from '../state/corner-keeper';
           <button matButton="outlined" type="button" (click)="keeper.say('begun')">A new file from the Store</button>
         }
       </p>
+    }
+    @if (keeper.refusal(); as no) {
+      <od-notice weight="stop">{{ no.detail }}</od-notice>
     }
   `,
   styles: `

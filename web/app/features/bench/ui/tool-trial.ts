@@ -25,6 +25,9 @@ const TRIED: Partial<Record<StepKind, Calibration>> = {
   chipper: 'strokes',
 };
 
+/** Readings of a tool in a hand from which on nobody asks for more. */
+const ENOUGH = 3;
+
 /** At the first teeth of a step: what this hand's tool is known to do there, and a place to keep what it did. */
 @Component({
   selector: 'od-tool-trial',
@@ -49,7 +52,7 @@ const TRIED: Partial<Record<StepKind, Calibration>> = {
           <p class="quiet">{{ rate() }}</p>
         }
         <details>
-          <summary>Measured the first {{ what === 'set-tool' ? 'teeth' : 'places' }}? Keep it for next time</summary>
+          <summary>{{ asks() }}</summary>
           <od-calibrate-form
             [person]="who"
             [only]="what"
@@ -93,6 +96,16 @@ export class ToolTrial {
     if (!at) return `“${tool.name}” was read at one number only: measure at another.`;
     const sure = at.errorMm === null ? '' : ` Its set is known to ± ${this.speech.fine(at.errorMm)}.`;
     return `Turn “${tool.name}” to ${(Math.round(at.number * 2) / 2).toString()}.${sure}`;
+  });
+
+  /** Asked for in passing while little is known of this tool in this hand. */
+  protected readonly asks = computed(() => {
+    const [what, name] = [this.tried(), this.tried() === 'set-tool' ? this.tool() : (this.step().tool ?? '')];
+    const read = this.person()?.calibrations.filter((one) => one.what === what && one.tool === name).length ?? 0;
+    const places = what === 'set-tool' ? 'teeth' : 'places';
+    return read < ENOUGH
+      ? `Measure the first three ${places} in passing: ${read === 0 ? 'none was read' : `${read} read`} with this in your hand. What is left of this saw goes by it`
+      : `Measured the first ${places}? Keep it: what is left goes by it`;
   });
 
   protected readonly rate = computed(() => {
