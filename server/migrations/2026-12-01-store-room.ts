@@ -45,7 +45,6 @@ export const storeRoom: Migration = {
       CONSTRAINT plan_tool_named CHECK ((kind = 'file') = (name <> ''))
     );
     CREATE TRIGGER plan_tool_is_frozen BEFORE UPDATE OR DELETE ON plan_tool FOR EACH ROW EXECUTE FUNCTION refuse_change();
-    CREATE INDEX bench_event_happened ON bench_event (happened_at);
     INSERT INTO plan_tool (plan_id, kind, name, stops, amounts, total)
       SELECT plan_id, kind, name, array_agg(n ORDER BY n), array_agg(amount ORDER BY n), sum(amount) FROM (
         SELECT plan_id, n, kind, CASE kind WHEN 'file' THEN step->>'tool' ELSE '' END AS name,
@@ -66,7 +65,6 @@ export const storeRoom: Migration = {
           ) walked WHERE kind IS NOT NULL
       ) used GROUP BY plan_id, kind, name;`,
   down: `
-    DROP INDEX bench_event_happened;
     DROP TABLE plan_tool;
     DROP TABLE tool_deed;
     DROP TABLE tool;`,

@@ -42,12 +42,19 @@ async function strokesSince(
 ): Promise<number[]> {
   if (inHand.length === 0) return [];
   const rows = await db.sequelize.query<{ n: number; strokes: number }>(
-    `SELECT h.n, COALESCE(sum(t.amounts[array_position(t.stops, m.stop)]), 0)::int AS strokes
+    // Only saws that were in the shop since can have been filed since.
+    `SELECT h.n, COALESCE(made.strokes, 0)::int AS strokes
        FROM jsonb_to_recordset($1::jsonb) AS h(n int, name text, "personId" int, "sinceMs" float8)
-       LEFT JOIN (bench_event e JOIN bench_mark m ON m.event_id = e.id
-                  JOIN plan_tool t ON t.plan_id = m.plan_id AND t.kind = 'file' AND m.stop = ANY (t.stops))
-         ON e.person_id = h."personId" AND e.happened_at >= to_timestamp(h."sinceMs" / 1000) AND t.name = h.name
-      GROUP BY h.n ORDER BY h.n`,
+       LEFT JOIN LATERAL (
+         SELECT sum(u.amount) AS strokes
+           FROM plan_tool t JOIN plan p ON p.id = t.plan_id JOIN ticket k ON k.id = p.ticket_id
+           CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount)
+           JOIN bench_mark m ON m.plan_id = t.plan_id AND m.stop = u.stop
+           JOIN bench_event e ON e.id = m.event_id
+          WHERE t.kind = 'file' AND t.name = h.name AND e.person_id = h."personId"
+            AND e.happened_at >= to_timestamp(h."sinceMs" / 1000)
+            AND (k.closed_at IS NULL OR k.closed_at >= to_timestamp(h."sinceMs" / 1000))) made ON true
+      ORDER BY h.n`,
     {
       type: QueryTypes.SELECT,
       bind: [JSON.stringify(inHand.map((one, n) => ({ n, ...one })))],
@@ -112,13 +119,16 @@ export async function readStore(db: Database, transaction?: Transaction): Promis
   );
   const used = await select<KeptStoreRoom['used'][number]>(
     // Of a saw that has left the bench every stop was made; of one that is there those that are marked.
-    `SELECT t.kind, t.name, sum(CASE WHEN k.stage = 'bench' THEN (
-              SELECT COALESCE(sum(u.amount), 0) FROM unnest(t.stops, t.amounts) AS u(stop, amount)
-                JOIN bench_mark m ON m.plan_id = p.id AND m.stop = u.stop) ELSE t.total END)::int AS amount
-       FROM ticket k JOIN LATERAL (SELECT id, accepted_at FROM plan WHERE ticket_id = k.id ORDER BY number DESC LIMIT 1) p ON true
-       JOIN plan_tool t ON t.plan_id = p.id
-      WHERE p.accepted_at >= now() - make_interval(days => $1) AND k.stage IN ('bench', 'check', 'handover', 'closed')
-      GROUP BY t.kind, t.name ORDER BY t.kind, t.name`,
+    `WITH walked AS (SELECT p.id, k.stage FROM plan p JOIN ticket k ON k.id = p.ticket_id
+        WHERE p.accepted_at >= now() - make_interval(days => $1) AND k.stage IN ('bench', 'check', 'handover', 'closed')
+          AND NOT EXISTS (SELECT 1 FROM plan n WHERE n.ticket_id = p.ticket_id AND n.number > p.number))
+     SELECT kind, name, sum(amount)::int AS amount FROM (
+       SELECT t.kind, t.name, t.total AS amount FROM walked w JOIN plan_tool t ON t.plan_id = w.id WHERE w.stage <> 'bench'
+       UNION ALL
+       SELECT t.kind, t.name, u.amount FROM walked w JOIN plan_tool t ON t.plan_id = w.id
+         CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount) JOIN bench_mark m ON m.plan_id = w.id AND m.stop = u.stop
+        WHERE w.stage = 'bench') made
+      GROUP BY kind, name ORDER BY kind, name`,
     [USED_DAYS],
   );
   return { until, tools, planned, unplanned, used };
