@@ -117,12 +117,7 @@ function covering(
 const MILL_FILE: TaperFile = { id: '8mill', name: '8 in mill file, one edge safe', faceMm: 20, cornerRadiusMm: 0 };
 
 /** The file for cutters that are pointed one by one: a flat one of any size, as no gullet limits it. mm. */
-export const pointingFile = (
-  heightMm: number,
-  _tooth?: FiledTooth,
-  _fleamDeg?: number,
-  atHand?: readonly string[],
-): FileChoice => ({
+export const pointingFile = (heightMm: number, atHand?: readonly string[]): FileChoice => ({
   file: MILL_FILE,
   flankMm: heightMm,
   tooNarrow: false,
@@ -150,12 +145,7 @@ export const FEATHER_FILES: readonly TaperFile[] = [
 const FEATHER_TO_FLANK = 1.3;
 
 /** The smallest feather file that covers a pull saw's flank; the largest where none does. mm. */
-export const chooseFeather = (
-  heightMm: number,
-  tooth: FiledTooth,
-  _fleamDeg?: number,
-  atHand?: readonly string[],
-): FileChoice =>
+export const chooseFeather = (heightMm: number, tooth: FiledTooth, atHand?: readonly string[]): FileChoice =>
   covering(FEATHER_FILES, FEATHER_TO_FLANK, heightMm, longestFlankMm(heightMm, tooth, 0), atHand, {
     formula: 'face of the file ≥ 1.3 × longest flank of the tooth',
     otherwise: 'A thin diamond section reaches the gullet without touching the tooth beside it.',

@@ -9,7 +9,7 @@ export interface EdgeWork {
   readonly teeth: readonly (readonly PlatePoint[])[];
   /** Which of them is filed. */
   readonly own: number;
-  /** Its edges that go down at this stop, from a point of the profile to the next, and how far, square to the edge. mm. The file lies on the first. */
+  /** Its edges that go down at this stop, from a point of the profile to the next, by how much square to it; the file lies on the first. mm */
   readonly edges: readonly { readonly from: number; readonly deeperMm: number }[];
   readonly section: Extract<FileSectionId, 'feather' | 'mill'>;
   /** Width of the file's working face, mm. */
@@ -30,8 +30,8 @@ const MILL_THICK = 0.22;
 
 /**
  * The tooth loses what lies over each of its edges' lines moved in by its depth: its profile cut by a half-plane an
- * edge. A mill file lies with its flat on the edge, from its foot or about its middle; a feather file with a face on it, its corner in the
- * gullet. Throws RangeError for an edge that is none of the profile, or has no length.
+ * edge. A mill file lies with its flat on the edge, from its foot or about its middle; a feather file with a face on
+ * it, its corner in the gullet. Throws RangeError for an edge that is none of the profile, or has no length.
  */
 export function fileOnEdge({ teeth, own, edges, section, fileFaceMm, corner }: EdgeWork): EdgePicture {
   const profile = teeth[own];

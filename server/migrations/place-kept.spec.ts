@@ -1,18 +1,10 @@
 import { QueryTypes } from 'sequelize';
 import type { OldDatabase } from '../testing/old-database';
-import { oldDatabase } from '../testing/old-database';
+import { oldDatabase, oneSawAt } from '../testing/old-database';
 
 const LAST_BEFORE = '2026-11-30-cuts-foretold';
 const THIS = '2026-11-30-place-kept';
-const ROWS = `
-  INSERT INTO person (name, initials, role) VALUES ('First Hand', 'FH', 'owner');
-  INSERT INTO customer (name, created_by) VALUES ('Wren Ashby', 1);
-  INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm, plate_depth_heel_mm,
-      plate_depth_toe_mm, back_fixing, created_by, shape)
-    VALUES (1, 'x', 'back', 'rip', 2, 'teeth', 300, 0.6, 60, 60, 'folded', 1, '{}');
-  INSERT INTO arrival (customer_id, opened_by, opened_at) VALUES (1, 1, now());
-  INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by, arrival_id)
-    VALUES (1, 'bench', 'dry-soft', 'weekly', 'no', 'take', '[]', '2031-05-04', 1, 2, 'x', 1, 1);
+const ROWS = `${oneSawAt('bench')}
   INSERT INTO plan (ticket_id, number, body, work, stops, minutes, accepted_by) VALUES (1, 1, '{"version": 1}', 'sharpen', 3, 5, 1);
   INSERT INTO bench_event (id, plan_id, stop, action, person_id, happened_at)
     VALUES ('00000000-0000-4000-8000-000000000001', 1, 0, 'done', 1, now());`;

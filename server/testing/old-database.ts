@@ -36,3 +36,14 @@ export async function oldDatabase(
     },
   };
 }
+
+/** One saw of one customer at a stage, as the tables are since a saw has a shape: ticket 1, and nothing done yet. */
+export const oneSawAt = (stage: 'bench' | 'check'): string => `
+  INSERT INTO person (name, initials, role) VALUES ('First Hand', 'FH', 'owner');
+  INSERT INTO customer (name, created_by) VALUES ('Wren Ashby', 1);
+  INSERT INTO saw (customer_id, name, family, filing, pitch_mm, convention, tooth_line_mm, plate_thickness_mm, plate_depth_heel_mm,
+      plate_depth_toe_mm, back_fixing, created_by, shape)
+    VALUES (1, 'x', 'back', 'rip', 2, 'teeth', 300, 0.6, 60, 60, 'folded', 1, '{}');
+  INSERT INTO arrival (customer_id, opened_by, opened_at) VALUES (1, 1, now());
+  INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by, arrival_id)
+    VALUES (1, '${stage}', 'dry-soft', 'weekly', 'no', 'take', '[]', '2031-05-04', 1, 2, 'x', 1, 1);`;

@@ -17,11 +17,14 @@ export function filingWay({
   pull,
   filesAtHand,
 }: Pick<LineInputs, 'cutters' | 'pull' | 'filesAtHand'>): FilingWay {
-  const withHand =
-    (choose: typeof chooseFile): FilingWay['fileOf'] =>
-    (heightMm, tooth, fleamDeg) =>
-      choose(heightMm, tooth, fleamDeg, filesAtHand);
-  if (cutters) return { toothOf: pointedTooth, fileOf: withHand(pointingFile) };
-  if (pull) return { toothOf: (rakeDeg) => pullTooth(rakeDeg, pull.backDeg), fileOf: withHand(chooseFeather) };
-  return { toothOf: toothFor, fileOf: withHand(chooseFile) };
+  if (cutters) return { toothOf: pointedTooth, fileOf: (heightMm) => pointingFile(heightMm, filesAtHand) };
+  if (pull)
+    return {
+      toothOf: (rakeDeg) => pullTooth(rakeDeg, pull.backDeg),
+      fileOf: (heightMm, tooth) => chooseFeather(heightMm, tooth, filesAtHand),
+    };
+  return {
+    toothOf: toothFor,
+    fileOf: (heightMm, tooth, fleamDeg) => chooseFile(heightMm, tooth, fleamDeg, filesAtHand),
+  };
 }

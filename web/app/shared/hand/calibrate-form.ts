@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButton } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -8,12 +7,12 @@ import { Store } from '@ngrx/store';
 import type { Calibration } from '@odontis/core/calibration/hand';
 import { calibrationReading, CALIBRATIONS } from '@odontis/core/calibration/hand';
 import type { Person } from '@odontis/contract/people';
-import { FILE_NAMES } from '@odontis/core/file/file-choice';
 import { parseLength } from '@odontis/core/units/length';
 import { ShopApi } from '../api/shop-api';
 import { toRefusal } from '../api/refusal';
 import { Speech } from '../speech/speech';
 import { ShopPage } from '../state/shop.feature';
+import { ToolName } from './tool-name';
 
 interface Words {
   readonly name: string;
@@ -33,7 +32,7 @@ const WORDS: Record<Calibration, Words> = {
 @Component({
   selector: 'od-calibrate-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatAutocompleteModule, MatButton, MatFormFieldModule, MatInput, MatSelectModule],
+  imports: [MatButton, MatFormFieldModule, MatInput, MatSelectModule, ToolName],
   template: `
     <form (submit)="$event.preventDefault(); keep()">
       @if (!only()) {
@@ -47,23 +46,7 @@ const WORDS: Record<Calibration, Words> = {
         >
       }
       @if (says().tool; as label) {
-        <mat-form-field
-          ><mat-label>{{ label }}</mat-label
-          ><input
-            #toolField
-            matInput
-            maxlength="60"
-            [matAutocomplete]="files"
-            [matAutocompleteDisabled]="what() !== 'strokes'"
-            [value]="tool()"
-            (input)="tool.set(toolField.value)"
-          />
-          <mat-autocomplete #files (optionSelected)="tool.set($event.option.value)">
-            @for (name of alike(); track name) {
-              <mat-option [value]="name">{{ name }}</mat-option>
-            }
-          </mat-autocomplete></mat-form-field
-        >
+        <od-tool-name [label]="label" [isFile]="what() === 'strokes'" [(name)]="tool" />
       }
       <mat-form-field class="short"
         ><mat-label>{{ says().amount }}</mat-label
@@ -86,7 +69,8 @@ const WORDS: Record<Calibration, Words> = {
       gap: 4px 8px;
       align-items: center;
     }
-    mat-form-field {
+    mat-form-field,
+    od-tool-name {
       width: 190px;
     }
     .short {
@@ -112,10 +96,6 @@ export class CalibrateForm {
   protected readonly what = linkedSignal<Calibration>(() => this.only() ?? 'strokes');
   protected readonly says = computed(() => WORDS[this.what()]);
   protected readonly tool = linkedSignal(() => this.named());
-  /** Files by the names orders call them, as far as typed. */
-  protected readonly alike = computed(() =>
-    FILE_NAMES.filter((name) => name.toLowerCase().includes(this.tool().trim().toLowerCase())),
-  );
   protected readonly amount = signal('');
   protected readonly did = signal('');
   protected readonly slip = signal<string | null>(null);

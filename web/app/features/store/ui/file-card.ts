@@ -10,13 +10,13 @@ import { Why } from '../../../shared/ui/why';
 import { sayCorners } from '../../../shared/words/corner-words';
 import { CornerPicture } from './corner-picture';
 import { HandsOfTool } from './hands-of-tool';
-import { PiecesForm } from './pieces-form';
+import { ToolUpkeep } from './tool-upkeep';
 
 /** One file: what lies by, whose corners are how worn, what is promised of it, and what the fortnight wants. */
 @Component({
   selector: 'od-file-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CornerPicture, HandsOfTool, MatButton, PiecesForm, RouterLink, Why],
+  imports: [CornerPicture, HandsOfTool, MatButton, ToolUpkeep, RouterLink, Why],
   templateUrl: './file-card.html',
   styleUrl: './tool-card.scss',
 })

@@ -17,8 +17,8 @@ import { sayCorners } from '../../../shared/words/corner-words';
 import { TOOL_WORDS } from '../../../shared/words/tool-words';
 import { FileCard } from './file-card';
 import { HandsOfTool } from './hands-of-tool';
-import { PiecesForm } from './pieces-form';
 import { ToolForm } from './tool-form';
+import { ToolUpkeep } from './tool-upkeep';
 
 /** What is used of a kind, counted over the last quarter of a year. */
 const USED_SAYS: Partial<Record<ToolKind, (n: number) => string>> = {
@@ -32,7 +32,7 @@ const USED_SAYS: Partial<Record<ToolKind, (n: number) => string>> = {
 @Component({
   selector: 'od-store-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FileCard, HandsOfTool, MatButton, Notice, PiecesForm, ToolForm],
+  imports: [FileCard, HandsOfTool, MatButton, Notice, ToolUpkeep, ToolForm],
   templateUrl: './store-page.html',
   styleUrl: './store-page.scss',
 })

@@ -1,21 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, linkedSignal, input, output, signal } from '@angular/core';
-import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButton } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { NewTool, NewToolDeed } from '@odontis/contract/store';
-import { FILE_NAMES, STROKES_PER_CORNER } from '@odontis/core/file/file-choice';
+import { STROKES_PER_CORNER } from '@odontis/core/file/file-choice';
 import type { KeptTool } from '@odontis/core/store/shelf';
 import type { Tool, ToolKind } from '@odontis/core/store/tool';
 import { tool, TOOL_KINDS, toolDeed, USUAL_CORNERS } from '@odontis/core/store/tool';
+import { ToolName } from '../../../shared/hand/tool-name';
 import { TOOL_WORDS } from '../../../shared/words/tool-words';
 
 /** Something new for the Store: of a file its corners and how long one is reckoned to last. */
 @Component({
   selector: 'od-tool-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatAutocompleteModule, MatButton, MatFormFieldModule, MatInput, MatSelectModule],
+  imports: [MatButton, MatFormFieldModule, MatInput, MatSelectModule, ToolName],
   template: `
     <form (submit)="$event.preventDefault(); keep()" aria-label="Something new">
       <mat-form-field
@@ -26,23 +26,7 @@ import { TOOL_WORDS } from '../../../shared/words/tool-words';
           }
         </mat-select></mat-form-field
       >
-      <mat-form-field class="wide"
-        ><mat-label>Its name</mat-label
-        ><input
-          #nameField
-          matInput
-          maxlength="60"
-          [matAutocomplete]="files"
-          [matAutocompleteDisabled]="kind() !== 'file'"
-          [value]="name()"
-          (input)="name.set(nameField.value)"
-        />
-        <mat-autocomplete #files (optionSelected)="name.set($event.option.value)">
-          @for (one of alike(); track one) {
-            <mat-option [value]="one">{{ one }}</mat-option>
-          }
-        </mat-autocomplete></mat-form-field
-      >
+      <od-tool-name class="wide" label="Its name" [isFile]="kind() === 'file'" [(name)]="name" />
       @if (!changing()) {
         <mat-form-field
           ><mat-label>Pieces</mat-label
@@ -121,9 +105,6 @@ export class ToolForm {
   protected readonly corners = linkedSignal(() => String(this.file()?.corners ?? USUAL_CORNERS));
   protected readonly strokes = linkedSignal(() => String(this.file()?.cornerStrokes ?? STROKES_PER_CORNER));
   protected readonly slip = signal<string | null>(null);
-  protected readonly alike = computed(() =>
-    FILE_NAMES.filter((name) => name.toLowerCase().includes(this.name().trim().toLowerCase())),
-  );
 
   protected keep(): void {
     const number = (text: string): number => (text.trim() === '' ? NaN : Number(text));
