@@ -66,10 +66,9 @@ async function strokesSince(
 
 async function readTools(db: Database, transaction?: Transaction): Promise<KeptTool[]> {
   const options = transaction ? { transaction } : {};
-  const [tools, deeds] = await Promise.all([
-    db.models.Tool.findAll({ order: ['kind', 'name'], ...options }),
-    db.models.ToolDeed.findAll({ order: ['id'], ...options }),
-  ]);
+  // One after the other: a transaction has one connection, which takes one at a time.
+  const tools = await db.models.Tool.findAll({ order: ['kind', 'name'], ...options });
+  const deeds = await db.models.ToolDeed.findAll({ order: ['id'], ...options });
   const byTool = new Map<number, KeptDeed[]>();
   for (const deed of deeds) {
     const own = byTool.get(deed.toolId) ?? [];
@@ -93,11 +92,11 @@ async function readTools(db: Database, transaction?: Transaction): Promise<KeptT
 }
 
 /** The Store with what hangs on it: what orders at the bench still want, and saws of the fortnight that wait for a plan. */
-export async function readStore(db: Database, transaction?: Transaction): Promise<KeptStoreRoom> {
+export async function readStore(db: Database): Promise<KeptStoreRoom> {
   const until = DateTime.now().plus({ days: FORTNIGHT_DAYS }).toISODate();
   const select = <T extends object>(sql: string, bind: readonly unknown[] = []): Promise<T[]> =>
-    db.sequelize.query<T>(sql, { type: QueryTypes.SELECT, bind: [...bind], ...(transaction && { transaction }) });
-  const tools = await readTools(db, transaction);
+    db.sequelize.query<T>(sql, { type: QueryTypes.SELECT, bind: [...bind] });
+  const tools = await readTools(db);
   const planned = await select<KeptStoreRoom['planned'][number]>(
     `SELECT k.id AS "ticketId", to_char(k.promised_on, 'YYYY-MM-DD') AS "promisedOn", t.name, sum(u.amount)::int AS strokes
        FROM ticket k JOIN LATERAL (SELECT id FROM plan WHERE ticket_id = k.id ORDER BY number DESC LIMIT 1) p ON true
