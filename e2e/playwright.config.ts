@@ -1,13 +1,16 @@
 import { defineConfig } from '@playwright/test';
 import { ownShop, shopPorts } from './fixtures/own-shop';
 
+const AFTERWARDS = ['**/by-ear.spec.ts', '**/bench-together.spec.ts', '**/store.spec.ts'];
+
 /** The journeys in Debian's Chromium, each worker against a shop of its own on a port that tools/test.ts chose. */
 export default defineConfig({
   testDir: './journeys',
-  // What plays sound in its own time hears nothing clearly while another journey holds the cores.
+  // What plays sound in its own time hears nothing clearly while another journey holds the cores; and what takes the
+  // demo's planned saws to the bench comes when no other journey wants them any more.
   projects: [
-    { name: 'together', testIgnore: '**/by-ear.spec.ts' },
-    { name: 'alone', testMatch: '**/by-ear.spec.ts', workers: 1 },
+    { name: 'together', testIgnore: AFTERWARDS },
+    { name: 'alone', testMatch: AFTERWARDS, workers: 1 },
   ],
   outputDir: '../test-results',
   workers: shopPorts().length,

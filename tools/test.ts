@@ -220,7 +220,7 @@ async function journey(add: (part: Part) => Promise<void>): Promise<void> {
   const env = { ODONTIS_SHOPS: data, ODONTIS_SHOP_PORTS: ports.join(',') };
   for (const [project, name] of [
     ['together', 'journey in Chromium'],
-    ['alone', 'journey by ear'],
+    ['alone', 'journeys one by one'],
   ] as const)
     await add({
       name,

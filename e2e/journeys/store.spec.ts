@@ -35,7 +35,7 @@ test('a file comes into the Store, is planned with, wears at the vise, and is sh
     stage: string;
     family: string;
   }[];
-  const planned = rows.find((row) => row.stage === 'plan' && row.family === 'back')?.id ?? 0;
+  const planned = rows.find((row) => row.stage === 'plan' && row.family === 'crosscut')?.id ?? 0;
   await arrive(page, `/ticket/${planned}/plan`);
   const files = page.locator('od-files-wanted');
   await expect(files).toContainText(/\d+ strokes, [\d.]+ corners?\. [\d.]+ corners free there\./);
