@@ -6,6 +6,7 @@ import { createApp } from './app';
 import type { CopyPlace } from './features/copies/shop-copies';
 import { ShopCopies } from './features/copies/shop-copies';
 import { connect } from './database/connect';
+import type { DemoStory } from './demo/demo-story';
 import { loadDemoShop } from './demo/load-demo-shop';
 import { fileLogger } from './http/file-logger';
 import { loggable } from './http/loggable';
@@ -30,6 +31,8 @@ export interface ServerSettings {
   readonly tls?: ServerTls;
   /** Fill an empty database with the demo shop. */
   readonly demo: boolean;
+  /** The demo shop, where it was worked out beforehand. */
+  readonly story?: DemoStory;
 }
 
 /** Key and certificate in PEM, and how others come to trust them. */
@@ -105,7 +108,7 @@ export async function runServer(settings: ServerSettings): Promise<RunningServer
     const logger = file ?? pino({ level: 'warn' });
     const copies = settings.copies && new ShopCopies(db, settings.databaseUrl, settings.copies, logger);
     await bringUp(db.sequelize, (migrations) => copies?.beforeChange(migrations) ?? Promise.resolve());
-    const loadedDemo = settings.demo && (await loadDemoShop(db));
+    const loadedDemo = settings.demo && (await loadDemoShop(db, settings.story));
     const isNew = (await db.models.Person.count()) === 0;
     const app = createApp({
       db,

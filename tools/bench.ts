@@ -9,6 +9,7 @@ import { measureRecord, measureRoutes, measureSearch, measureStarts } from './be
 import { Cluster, freePort } from './cluster';
 import { ensureChromium, ensurePostgres } from './debian';
 import { endWith } from './say';
+import { buildServer } from './server-build';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
 /** Gzipped bytes a browser fetches before the first page: the files index.html names and what they import at once. */
@@ -44,6 +45,7 @@ async function bench(): Promise<void> {
   if (wanted('core')) await benchCore();
   if (wanted('trace')) await benchTrace();
   if (asked.length > 0 && asked.every((part) => part === 'core' || part === 'trace')) return;
+  await buildServer();
   buildWeb();
   if (wanted('web')) transfer();
   if (wanted('pages')) ensureChromium();

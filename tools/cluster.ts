@@ -83,6 +83,11 @@ export class Cluster {
     return true;
   }
 
+  /** Whether a database was made in this data folder before. */
+  static isIn(folder: string): boolean {
+    return existsSync(path.join(folder, 'postgres', 'PG_VERSION'));
+  }
+
   /** Whether a server runs on this data folder. */
   static runsAt(folder: string): boolean {
     return runningPid(path.join(folder, 'postgres')) !== null;

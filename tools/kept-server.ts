@@ -1,8 +1,8 @@
 import type { ChildProcess } from 'node:child_process';
 import { fork } from 'node:child_process';
-import path from 'node:path';
 import type { CopyPlace } from '../server/features/copies/shop-copies';
 import { Plainly } from './say';
+import { SERVER_PROGRAM } from './server-build';
 import type { Settings } from './settings';
 
 /** What the server's process is told to open. */
@@ -12,6 +12,9 @@ export interface ToOpen {
   readonly webFolder: string;
   readonly copies: CopyPlace;
 }
+
+/** What the server's process is sent: to work the demo shop out beforehand, what to open, and to close it. */
+export type ToServer = 'tell-demo' | ToOpen | 'close';
 
 /** What it says when it is open. */
 export interface Opened {
@@ -56,11 +59,15 @@ export class KeptServer {
     },
   ) {}
 
-  /** Begins the server's process, so that it reads its program in while the database is still coming up. */
-  begin(): ChildProcess {
+  /**
+   * Begins the server's process, so that it reads its program in while the database is still coming up; where that
+   * will be a new one for the demo shop, it works that out meanwhile, too.
+   */
+  begin(first: { readonly tellDemo: boolean } = { tellDemo: false }): ChildProcess {
     if (this.child) return this.child;
-    const child = fork(path.resolve('tools/serve.ts'), [], { execArgv: ['--import', 'tsx'] });
+    const child = fork(SERVER_PROGRAM, [], { execArgv: [] });
     child.once('exit', () => (this.child = null));
+    if (first.tellDemo) child.send('tell-demo' satisfies ToServer);
     return (this.child = child);
   }
 
@@ -84,7 +91,7 @@ export class KeptServer {
         }
         if (!this.closing) this.again(signal ?? `code ${code}`, Date.now() - openedAt);
       });
-      child.send(toOpen);
+      child.send(toOpen satisfies ToServer);
     });
   }
 
@@ -113,7 +120,7 @@ export class KeptServer {
     if (!child) return Promise.resolve();
     return new Promise((resolve) => {
       child.once('exit', () => resolve());
-      child.send('close');
+      child.send('close' satisfies ToServer);
     });
   }
 }

@@ -11,6 +11,7 @@ import { ensurePostgres } from './debian';
 import { demoScreen } from './demo-screen';
 import { KeptServer } from './kept-server';
 import { endWith } from './say';
+import { buildServer } from './server-build';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
 /** So many times server or database is killed in the middle of what is being written. */
@@ -32,6 +33,7 @@ interface Sure {
  * not answered is sent again with its key. At the end everything answered is there, and nothing twice.
  */
 async function kills(): Promise<void> {
+  await buildServer();
   buildWeb();
   const programs = ensurePostgres();
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-kills-'));

@@ -8,6 +8,7 @@ import { ensurePostgres } from './debian';
 import { demoScreen } from './demo-screen';
 import { KeptServer } from './kept-server';
 import { endWith } from './say';
+import { buildServer } from './server-build';
 import { buildWeb, WEB_FOLDER } from './web-build';
 
 /** Tablets at their vises, each pressing once a second, for so long. */
@@ -33,6 +34,7 @@ async function metric(address: string, name: string): Promise<number> {
 
 /** A bench shop under load, on loopback alone: what presses take, what a page takes beside them, and what memory is left. */
 async function load(): Promise<void> {
+  await buildServer();
   buildWeb();
   const programs = ensurePostgres();
   const folder = mkdtempSync(path.join(os.tmpdir(), 'odontis-load-'));

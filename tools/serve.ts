@@ -1,6 +1,7 @@
 import path from 'node:path';
+import type { DemoStory } from '../server/demo/demo-story';
 import type { RunningServer } from '../server/main';
-import type { FromServer, ToOpen } from './kept-server';
+import type { FromServer, ToOpen, ToServer } from './kept-server';
 import { Plainly } from './say';
 import { tlsOf } from './server-tls';
 
@@ -15,11 +16,19 @@ let open: RunningServer | null = null;
 const program = import('../server/main');
 program.catch(() => undefined);
 
+/** The demo shop's story, told while its new database is still being made. */
+let story: Promise<DemoStory> | undefined;
+const tell = async (): Promise<DemoStory> => {
+  await program;
+  return (await import('../server/demo/demo-story')).tellDemo();
+};
+
 async function serve({ settings, databaseUrl, webFolder, copies }: ToOpen): Promise<void> {
   const tls = await tlsOf(settings);
   const { runServer } = await program;
   const logFolder = path.join(settings.dataFolder, 'logs');
-  const server = await runServer({ ...settings, databaseUrl, webFolder, copies, logFolder, ...(tls && { tls }) });
+  const where = { databaseUrl, webFolder, copies, logFolder };
+  const server = await runServer({ ...settings, ...where, ...(tls && { tls }), ...(story && { story: await story }) });
   open = server;
   const { address, loadedDemo, isNew } = server;
   const trust = tls?.trust ? { addresses: tls.trust.addresses, fingerprint: tls.trust.fingerprint } : null;
@@ -29,7 +38,12 @@ async function serve({ settings, databaseUrl, webFolder, copies }: ToOpen): Prom
 // Whatever started it is gone without a word, as when it was killed: the port is free at once for the next start.
 process.once('disconnect', () => process.exit(1));
 
-process.on('message', (message: ToOpen | 'close') => {
+process.on('message', (message: ToServer) => {
+  if (message === 'tell-demo') {
+    story = tell();
+    story.catch(() => undefined);
+    return;
+  }
   if (message === 'close') {
     // Not open yet, it leaves nothing half done: every step is a transaction.
     void (open?.close() ?? Promise.resolve()).then(() => process.exit(0));

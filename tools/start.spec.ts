@@ -33,7 +33,7 @@ describe('npm start with something not as it must be', () => {
 
   /** One clear line, no stack, and a code that tells scripts of it. */
   const expectOneLine = (ending: Ending, says: RegExp): void => {
-    const lines = ending.said.split('\n').filter((line) => !line.startsWith('Building the web app'));
+    const lines = ending.said.split('\n').filter((line) => !line.startsWith('Building the '));
     expect(lines.length).withContext(ending.said).toBe(1);
     expect(lines[0]).toMatch(says);
     expect(ending.code).toBe(1);
@@ -118,7 +118,7 @@ describe('npm start with something not as it must be', () => {
       .trim()
       .split(' ')
       .map(Number);
-    const server = children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('serve.ts')) ?? 0;
+    const server = children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('serve.mjs')) ?? 0;
     expect(server).toBeGreaterThan(0);
     process.kill(server, 'SIGKILL');
     await until(() => said.includes('started again'));

@@ -5,6 +5,7 @@ import { ensurePostgres } from './debian';
 import type { Opened } from './kept-server';
 import { KeptServer } from './kept-server';
 import { endWith, Plainly } from './say';
+import { buildServer } from './server-build';
 import type { Settings } from './settings';
 import { readCopySettings, readSettings } from './settings';
 import { buildWeb, WEB_FOLDER } from './web-build';
@@ -80,6 +81,7 @@ async function start(): Promise<void> {
 async function open(settings: Settings, up: Undoing): Promise<void> {
   const trouble = await portTrouble(settings.port, settings.host);
   if (trouble !== null) throw new Plainly(troubleSays(trouble, settings));
+  await buildServer();
   buildWeb();
   let cluster: Cluster | null = null;
   const copies = readCopySettings(process.env, settings.dataFolder);
@@ -90,7 +92,7 @@ async function open(settings: Settings, up: Undoing): Promise<void> {
   }
   const kept = new KeptServer();
   up.add(() => kept.close());
-  kept.begin();
+  kept.begin({ tellDemo: settings.demo && folder !== null && !Cluster.isIn(folder) });
   const programs = ensurePostgres(folder);
   if (folder !== null) cluster = await Cluster.start({ programs, folder });
   const databaseUrl = cluster?.url() ?? (settings.databaseUrl as string);

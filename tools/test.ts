@@ -156,7 +156,7 @@ async function test(): Promise<void> {
   // Two hands take part after part, as two cores are to be counted on: the longest first, and what starts the shop
   // itself after it was built. Building and testing the web checks its types as well.
   const parts: Part[] = [
-    ...(forServer ? [one('web built', 'node', ['tools/bootstrap.mjs', 'build'])] : []),
+    ...(forServer ? [one('web and server built', 'node', ['tools/bootstrap.mjs', 'build'])] : []),
     {
       name: 'web units in Chromium',
       command: 'npx',
@@ -175,13 +175,13 @@ async function test(): Promise<void> {
       command: 'node',
       args: [...jasmine, '--config=server/jasmine.json'],
       env,
-      after: 'web built',
+      after: 'web and server built',
       count: jasmineCount,
     },
     {
       ...one('twenty kills in the middle of writing', 'node', ['tools/bootstrap.mjs', 'kills']),
       env: { KILLS: '20' },
-      after: 'web built',
+      after: 'web and server built',
     },
     ...otherNodes(env),
     one('audit of packages', 'node', ['tools/bootstrap.mjs', 'audit']),
@@ -195,7 +195,7 @@ async function test(): Promise<void> {
       ...['core', 'contract', 'server', 'web/app', 'e2e', 'tools'],
       ...['--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
     ]),
-  ].filter((part) => part.name === 'web built' || wanted(part.name));
+  ].filter((part) => part.name === 'web and server built' || wanted(part.name));
   try {
     await inTwoHands(parts, add);
     if (wanted('journey')) await journey(add);

@@ -1,5 +1,17 @@
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { Piscina } from 'piscina';
 import { Problem } from '../http/problem';
+
+/** Whether this runs as it was built (tools/server-build.ts): the threads' programs then lie beside it, by their name. */
+const HERE = import.meta.url;
+const isBuilt = HERE.endsWith('.mjs');
+
+/** A thread's program, built or from its source, as the server runs itself; given by its place in the house. */
+const programOf = (source: string) =>
+  isBuilt
+    ? { filename: new URL(`${path.basename(source)}.mjs`, HERE).href, execArgv: [] }
+    : { filename: pathToFileURL(path.resolve(`${source}.ts`)).href, execArgv: ['--import', 'tsx'] };
 
 /** Work that waits its turn; more at once are asked to come again. */
 const MOST_WAITING = 100;
@@ -13,18 +25,16 @@ const IDLE_MS = 10 * 60_000;
 export class Thread<In, Out> {
   private pool: Piscina<In, Out> | undefined;
 
-  /** The module that does it, its default export; and what is said where too much waits. */
+  /** The module that does it, its default export, by its place in the house; and what is said where too much waits. */
   constructor(
-    private readonly worker: URL,
+    private readonly worker: string,
     private readonly tooMuch: string,
   ) {}
 
   /** Throws Problem `busy` where too much waits, and whatever the work throws. */
   async run(work: In): Promise<Out> {
     this.pool ??= new Piscina<In, Out>({
-      filename: this.worker.href,
-      // The thread reads the house's TypeScript as the server does.
-      execArgv: ['--import', 'tsx'],
+      ...programOf(this.worker),
       minThreads: 0,
       maxThreads: 1,
       maxQueue: MOST_WAITING,

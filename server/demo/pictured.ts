@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import path from 'node:path';
 import type { LengthQuantity } from '@odontis/core/evidence/quantities';
 import type { Reading } from '@odontis/core/evidence/reading';
 import type { LengthGauge } from '@odontis/core/evidence/gauges';
@@ -23,14 +23,14 @@ export interface PicturedReadings {
 
 /** The kinds of pictures that saws of the demo were measured from. */
 export type PictureKind = keyof PicturedReadings;
-const PICTURES = join(import.meta.dirname, 'pictures');
+const PICTURES = path.resolve('server', 'demo', 'pictures');
 
 /** What was read of the demo's pictures when they were made (`npm run demo-pictures`). */
 export const picturedReadings = (): PicturedReadings =>
-  JSON.parse(readFileSync(join(PICTURES, 'readings.json'), 'utf8')) as PicturedReadings;
+  JSON.parse(readFileSync(path.join(PICTURES, 'readings.json'), 'utf8')) as PicturedReadings;
 
 /** A kept picture, small. */
-export const pictureBytes = (kind: PictureKind): Buffer => readFileSync(join(PICTURES, `${kind}.jpg`));
+export const pictureBytes = (kind: PictureKind): Buffer => readFileSync(path.join(PICTURES, `${kind}.jpg`));
 
 const head = { part: null, setAside: false, corrects: null, simulated: false } as const;
 

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { Router } from 'express';
 import { marked } from 'marked';
 
-const FILE = path.resolve(import.meta.dirname, '../../docs/errors.md');
+const FILE = path.resolve('docs', 'errors.md');
 
 /** Where every refusal's `type` leads: docs/errors.md as a page, a place for each code. */
 export function errorsPage(): Router {

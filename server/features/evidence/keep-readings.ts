@@ -5,8 +5,9 @@ import { inParts } from '../../beside/in-parts';
 import type { Database } from '../../database/connect';
 import { toRow } from './evidence-row';
 
-/** Where readings belong, and who took them when; left out, now. */
+/** Readings of one sitting: where they belong, and who took them when; left out, now. */
 interface Taken {
+  readonly readings: readonly Reading[];
   readonly sessionId: number;
   readonly by: number;
   readonly at?: Date;
@@ -15,22 +16,21 @@ interface Taken {
 /** A statement takes so many. */
 const AT_ONCE = 4000;
 
-/** Readings into their session in the order they were taken, thousands a statement: a long line is many of them. */
-export async function keepReadings(
-  db: Database,
-  readings: readonly Reading[],
-  { sessionId, by, at = new Date() }: Taken,
-  transaction: Transaction,
-): Promise<void> {
-  for await (const part of inParts(readings, AT_ONCE))
+/** Readings into their sessions in the order they were taken, thousands a statement: a long line is many of them. */
+export async function keepReadings(db: Database, taken: readonly Taken[], transaction: Transaction): Promise<void> {
+  const now = new Date();
+  const rows = taken.flatMap(({ readings, sessionId, by, at = now }) =>
+    readings.map((one) => ({ ...toRow(one), sessionId, by, at })),
+  );
+  for await (const part of inParts(rows, AT_ONCE))
     await db.sequelize.query(
       `INSERT INTO evidence (key, session_id, quantity, part, place, value_mm, value_word, value_angles, gauge, set_aside,
        corrects, simulated, taken_by, taken_at)
-     SELECT r.key, $2, r.quantity, r.part, r.place, r."valueMm", r."valueWord", r."valueAngles", r.gauge, r."setAside",
-       r.corrects, r.simulated, $3, $4
-       FROM jsonb_to_recordset($1::jsonb) AS r(key uuid, quantity text, part text, place double precision,
-         "valueMm" double precision, "valueWord" text, "valueAngles" jsonb, gauge text, "setAside" boolean,
-         corrects uuid, simulated boolean)`,
-      { type: QueryTypes.INSERT, bind: [JSON.stringify(part.map(toRow)), sessionId, by, at], transaction },
+     SELECT r.key, r."sessionId", r.quantity, r.part, r.place, r."valueMm", r."valueWord", r."valueAngles", r.gauge,
+       r."setAside", r.corrects, r.simulated, r.by, r.at
+       FROM json_to_recordset($1::json) AS r(key uuid, "sessionId" int, quantity text, part text,
+         place double precision, "valueMm" double precision, "valueWord" text, "valueAngles" jsonb, gauge text,
+         "setAside" boolean, corrects uuid, simulated boolean, by int, at timestamptz)`,
+      { type: QueryTypes.INSERT, bind: [JSON.stringify(part)], transaction },
     );
 }

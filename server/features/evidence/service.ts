@@ -87,7 +87,7 @@ export async function addEvidence(
     if (fresh.length > 0) {
       const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
-      await keepReadings(db, fresh, { sessionId: session.id, by }, t);
+      await keepReadings(db, [{ readings: fresh, sessionId: session.id, by }], t);
       const corrected = fresh.filter((r) => r.corrects !== null).length;
       const told = { kind: 'readings-corrected', about: `ticket ${ticketId}`, after: { corrected } } as const;
       if (corrected > 0) await keepChange(db, who, told, t);

@@ -9,10 +9,8 @@ import { openApi } from '../../http/described';
 import type { Measured } from '../../http/measured';
 import { notSignedIn } from '../../http/who';
 
-const ROOT = path.resolve(import.meta.dirname, '../../..');
 /** The program's own version. */
-export const VERSION = (JSON.parse(readFileSync(path.join(ROOT, 'package.json'), 'utf8')) as { version: string })
-  .version;
+export const VERSION = (JSON.parse(readFileSync(path.resolve('package.json'), 'utf8')) as { version: string }).version;
 
 /** So many slow routes are shown. */
 const SHOWN = 6;

@@ -2,7 +2,7 @@ import { Thread } from '../../beside/thread';
 import type { Paper } from './paper';
 
 const press = new Thread<Paper, Uint8Array>(
-  new URL('./paper-worker.ts', import.meta.url),
+  'server/features/papers/paper-worker',
   'Too many papers are being made just now. Ask for this one again in a moment.',
 );
 

@@ -24,7 +24,7 @@ export interface Answer {
 const LARGE = 50_000;
 
 const thread = new Thread<Asked, Answer>(
-  new URL('./saw-worker.ts', import.meta.url),
+  'server/features/plans/saw-worker',
   'Too many plans are being worked out just now. Try this one again in a moment.',
 );
 
