@@ -39,10 +39,15 @@ export function turnsOfTrace(line: TracedLine, plateMm: number, alone: boolean):
 
 const deg = (radians: number): number => (radians * 180) / Math.PI;
 
-/** What the bevels of a line say together: fleam without a sign, and the side that points of odd and even teeth are on; null where no bevel is seen. */
-export function fleamSeen(
-  turns: readonly SeenTurn[],
-): { readonly fleamDeg: Estimate; readonly gullets: number; readonly alternate: boolean } | null {
+/** What the bevels of a line say together: fleam without a sign, and whether odd and even teeth have their points on either side. */
+export interface FleamSeen {
+  readonly fleamDeg: Estimate;
+  readonly gullets: number;
+  readonly alternate: boolean;
+}
+
+/** Of the turns of a line's gullets; null where no bevel is seen. */
+export function fleamSeen(turns: readonly SeenTurn[]): FleamSeen | null {
   const fleamDeg = weightedMean(turns.map(({ turnDeg }) => ({ value: Math.abs(turnDeg.value), error: turnDeg.error })));
   if (!fleamDeg || turns.length < 3) return null;
   const pairs = turns.flatMap((turn, i) => {

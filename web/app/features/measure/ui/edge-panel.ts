@@ -3,12 +3,15 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import { MatProgressBar } from '@angular/material/progress-bar';
-import type { ToothSet } from '@odontis/core/photograph/edge-readings';
+import type { SetsSummary, ToothSet } from '@odontis/core/photograph/edge-readings';
 import { parseLength } from '@odontis/core/units/length';
+import type { Figure } from '../../../shared/ui/figures';
+import { Figures } from '../../../shared/ui/figures';
 import { Notice } from '../../../shared/ui/notice';
 import { Speech } from '../../../shared/speech/speech';
 import { EdgeDesk } from '../state/edge-desk';
+import { PictureBusy } from './picture-busy';
+import { droppedFile, PictureFile } from './picture-file';
 import { TracedPicture } from './traced-picture';
 import { SetBars } from './set-bars';
 import { StripCamera } from './strip-camera';
@@ -26,8 +29,10 @@ const NAMED = 5;
     MatButtonToggleModule,
     MatFormFieldModule,
     MatInput,
-    MatProgressBar,
+    Figures,
     Notice,
+    PictureBusy,
+    PictureFile,
     TracedPicture,
     SetBars,
     StripCamera,
@@ -40,7 +45,6 @@ export class EdgePanel {
   protected readonly desk = inject(EdgeDesk);
   protected readonly speech = inject(Speech);
   readonly taken = output<readonly ToothSet[]>();
-  protected readonly sides = ['left', 'right'] as const;
   protected readonly abs = Math.abs;
   protected readonly camera = signal(false);
   protected readonly slip = signal('');
@@ -64,22 +68,34 @@ export class EdgePanel {
       .map((s) => s.tooth),
   );
 
-  protected opened(event: Event): void {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
-    if (file) void this.desk.open(file);
-  }
-
   protected dropped(event: DragEvent): void {
-    event.preventDefault();
-    const file = event.dataTransfer?.files[0];
+    const file = droppedFile(event);
     if (file) void this.desk.open(file);
   }
 
   protected photographed(file: File): void {
     this.camera.set(false);
     void this.desk.open(file);
+  }
+
+  /** Both sides' means, how far they are apart, and the cut. */
+  protected figures({ left, right, leftMoreMm, kerfMm }: SetsSummary): Figure[] {
+    const { finer } = this.speech;
+    const side = (mean: SetsSummary['left']): string =>
+      mean ? `${finer(mean.value)} ± ${finer(mean.error)} on ${mean.teeth} teeth` : 'none';
+    return [
+      { name: 'Left', says: side(left) },
+      { name: 'Right', says: side(right) },
+      ...(leftMoreMm
+        ? [
+            {
+              name: leftMoreMm.value < 0 ? 'Right over left' : 'Left over right',
+              says: `${finer(Math.abs(leftMoreMm.value))} ± ${finer(leftMoreMm.error)}`,
+            },
+          ]
+        : []),
+      ...(kerfMm ? [{ name: 'Cut as wide as', says: finer(kerfMm) }] : []),
+    ];
   }
 
   protected countFrom(value: string): void {

@@ -8,8 +8,9 @@ import type { BandOrdered, BandWish } from '@odontis/core/work/families/band/inp
 import type { WorkOrder } from '@odontis/core/work/order';
 import { LoopPicture } from '../../../shared/loop/loop-picture';
 import { Speech } from '../../../shared/speech/speech';
+import { Figures } from '../../../shared/ui/figures';
 import { Notice } from '../../../shared/ui/notice';
-import { Why } from '../../../shared/ui/why';
+import { bandFigures } from './band-figures';
 import { SetChoice } from './set-choice';
 
 /** A count that is off what length and pitch say by more than this share is asked about. No source. */
@@ -19,7 +20,7 @@ const ASKED_SHARE = 0.02;
 @Component({
   selector: 'od-band-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatButtonToggleModule, MatFormFieldModule, MatInput, LoopPicture, Notice, SetChoice, Why],
+  imports: [MatButton, MatButtonToggleModule, MatFormFieldModule, MatInput, Figures, LoopPicture, Notice, SetChoice],
   templateUrl: './band-plan.html',
   styleUrl: './plan-part.scss',
   styles: `
@@ -43,23 +44,7 @@ export class BandPlan {
   protected readonly doubtful = signal<number | null>(null);
 
   protected readonly pitchMm = computed(() => this.own().inputs.saw.lengthMm / this.own().forecast.teeth);
-  protected readonly reason = (what: string) => this.order().reasons.find((r) => r.what === what) ?? null;
-  protected readonly setReason = computed(() =>
-    this.reason(this.own().forecast.set.reset ? 'Set the teeth' : 'Leave the set'),
-  );
-  protected readonly jointReason = computed(() =>
-    this.reason(this.own().forecast.jointed ? 'Joint lightly' : 'Leave the tips'),
-  );
-  protected readonly wantedReason = computed(() => this.reason('Set per side'));
-
-  /** Both sides as sampled, in figures. */
-  protected readonly sampled = computed(() => {
-    const { set } = this.own().inputs;
-    if (!set) return 'not sampled: it is set anew';
-    const side = (name: string, one: { readonly count: number; readonly meanMm: number }): string =>
-      one.count === 0 ? `${name} not read` : `${name} ${this.speech.fine(one.meanMm)} of ${one.count}`;
-    return `${side('left', set.left)}, ${side('right', set.right)}`;
-  });
+  protected readonly figures = computed(() => bandFigures(this.own(), this.order(), this.speech));
 
   protected choose(change: Partial<Omit<BandWish, 'family'>>): void {
     this.chose.emit({ ...this.own().inputs.wish, ...change });

@@ -1,24 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { Router, RouterLink } from '@angular/router';
-import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { Step } from '@odontis/core/work/step';
 import { jointedRim, roundDrawing } from '../../../sawpage/round-drawing';
 import type { DepthHandle } from '../../../sawpage/saw-sheet';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
-import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
-import { stepTitle } from '@odontis/contract/step-words';
+import { PlanSending } from '../state/plan-sending';
 import { RoundDesk } from '../state/round-desk';
 import { BandPlan } from './band-plan';
 import { BladePlan } from './blade-plan';
 import { DadoPlan } from './dado-plan';
+import { PlanKept } from './plan-kept';
 import { loadLane } from './plan-lanes';
-import { WayKept } from './way-kept';
+import { PlanSteps } from './plan-steps';
 import { WaysPanel } from './ways-panel';
 import { FilesWanted } from './files-wanted';
 import { ForetoldCutPanel } from './foretold-cut';
@@ -29,7 +26,6 @@ import { ForetoldCutPanel } from './foretold-cut';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     MatButton,
-    RouterLink,
     Notice,
     Why,
     BandPlan,
@@ -38,26 +34,21 @@ import { ForetoldCutPanel } from './foretold-cut';
     FilesWanted,
     ForetoldCutPanel,
     WaysPanel,
-    WayKept,
+    PlanKept,
+    PlanSteps,
   ],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
-  providers: [RoundDesk],
+  providers: [RoundDesk, PlanSending],
 })
 export class RoundPlanPage {
-  private readonly store = inject(Store);
-  private readonly router = inject(Router);
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly desk = inject(RoundDesk);
-  private readonly request = this.store.selectSignal(selectRequest('plan'));
-  private readonly editing = this.store.selectSignal(selectRequest('edit'));
-  protected readonly refusal = computed(() => this.request().refusal ?? this.editing().refusal);
-  protected readonly busy = computed(() => this.request().busy || this.editing().busy);
+  protected readonly sending = inject(PlanSending);
   protected readonly slip = signal<string | null>(null);
   /** The part of a set that is seen. */
   protected readonly part = signal<string | null>(null);
-  private leaving = false;
 
   constructor() {
     inject(Keys).here.set([
@@ -78,12 +69,6 @@ export class RoundPlanPage {
       const shown = drawing && { ...drawing, lanes };
       this.sheet.drawing.set(shown && pulled ? jointedRim(shown, pulled.atMm) : shown);
       this.sheet.handle.set(pulled && !this.desk.frozen() ? pulled.handle : null);
-    });
-    effect(() => {
-      const dossier = this.desk.dossier();
-      if (!this.leaving || dossier?.ticket.stage !== 'bench') return;
-      this.leaving = false;
-      untracked(() => void this.router.navigate(['/ticket', dossier.ticket.id, 'bench']));
     });
   }
 
@@ -126,25 +111,15 @@ export class RoundPlanPage {
     return !!own && 'refused' in own.forecast && own.forecast.refused !== undefined;
   });
 
-  protected title = (step: Step): string => stepTitle(step, this.speech);
-
   /** The count put right: the loop's pitch is then what its teeth make of it. mm. */
   protected correct(dossier: Dossier, teeth: number): void {
-    const { id, version, complaint, promisedOn } = dossier.ticket;
-    const line = { teeth, pitchMm: dossier.saw.toothLineMm / teeth };
-    this.store.dispatch(TicketPageEvents.ticketEdited({ id, change: { version, complaint, promisedOn, line } }));
+    this.sending.correct(dossier, { teeth, pitchMm: dossier.saw.toothLineMm / teeth });
   }
 
   protected accept(dossier: Dossier): void {
     const round = this.desk.wish();
     if (!round) return;
-    this.leaving = true;
     this.desk.planAgain(false);
-    const choice = { version: dossier.ticket.version, round };
-    this.store.dispatch(TicketPageEvents.planAccepted({ id: dossier.ticket.id, choice }));
-  }
-
-  protected reload(): void {
-    this.store.dispatch(TicketPageEvents.opened({ id: this.desk.ticketId() }));
+    this.sending.accept(dossier, { round });
   }
 }
