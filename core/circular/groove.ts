@@ -81,6 +81,12 @@ export function floorReason(pieces: readonly FloorPiece[], outers: readonly stri
   );
 }
 
+/** The floor under one part of a test groove, over its deepest place. mm. */
+export interface FloorStep {
+  readonly part: string;
+  readonly overDeepestMm: number;
+}
+
 /** What a test groove says of one part. */
 export interface TouchPart {
   readonly part: string;
@@ -93,10 +99,7 @@ export interface TouchPart {
  * deepest place. A part that cuts deeper than the shallowest by more than may be is to come down to it, and no
  * further. mm. O(n).
  */
-export function touchParts(
-  steps: readonly { readonly part: string; readonly overDeepestMm: number }[],
-  mayMm: number,
-): TouchPart[] {
+export function touchParts(steps: readonly FloorStep[], mayMm: number): TouchPart[] {
   const shallowest = Math.max(...steps.map((s) => s.overDeepestMm));
   return steps
     .map((s) => ({ part: s.part, downMm: shallowest - s.overDeepestMm }))

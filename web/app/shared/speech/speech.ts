@@ -2,6 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DateTime } from 'luxon';
 import type { ReasonInput } from '@odontis/core/reason/reason';
+import { formatFleam, formatRake } from '@odontis/core/units/angle';
 import { formatLength, formatNumber } from '@odontis/core/units/length';
 import {
   sayBothFleams,
@@ -43,6 +44,12 @@ export class Speech {
   pitch = (mm: number): string => sayPitch(mm, this.speech());
   rake = (deg: number): string => sayRake(deg, this.speech());
   fleam = (deg: number): string => sayFleam(deg, this.speech());
+  /** Rake and fleam as they stand in a field that says which it is, and as they are typed there. */
+  rakeTyped = (deg: number): string => {
+    const { rakeSpeech } = this.speech();
+    return rakeSpeech === 'lean-back' ? String(-deg || 0) : formatRake(deg, rakeSpeech);
+  };
+  fleamTyped = (deg: number): string => formatFleam(deg, this.speech().fleamSpeech).replace(/ fleam$/, '');
   /** Both ways of saying a fleam, whichever the shop speaks; the sign of a turn is not said. */
   bothFleams = (deg: number): string => sayBothFleams(Math.abs(deg));
   money = (amount: number, currency = this.book()?.rates.currency ?? ''): string =>

@@ -23,17 +23,7 @@ import { IndicatorBar } from '../../../shared/gauge/indicator-bar';
 import { Speech } from '../../../shared/speech/speech';
 import { shopFeature } from '../../../shared/state/shop.feature';
 import { Notice } from '../../../shared/ui/notice';
-
-/** A tooth of a part in place on the arbor that comes down to a height on the dial. mm. */
-export interface DialStop {
-  readonly part: string;
-  readonly tooth: number;
-  /** As it was read before the work; null where nobody read it. */
-  readonly beforeMm: number | null;
-  readonly aimMm: number;
-  readonly strokes: number;
-  readonly tool: string | null;
-}
+import type { DialStop } from '../state/dial-keeper';
 
 /** The dial read again between strokes: how many more, or enough. Kept as measured after the work: the check asks for none of it again. */
 @Component({

@@ -111,7 +111,7 @@ describe('the check', () => {
     await open({ ...testDossier('check'), checks: [round] });
     const text = host().querySelector('.rounds')?.textContent?.replace(/\s+/g, ' ') ?? '';
     expect(text).toContain('Cut 1: again');
-    expect(text).toContain('runs to the left, jumps');
+    expect(text).toContain('runs left, jumps');
     expect(text).toContain('Stone the left side: 2 light passes.');
     expect(text).toContain('jumps because the line is not level');
   });

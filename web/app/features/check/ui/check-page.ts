@@ -1,52 +1,43 @@
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInput } from '@angular/material/input';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckbox } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { CheckRound } from '@odontis/contract/check';
-import type { CutAdvice } from '@odontis/core/set/test-cut-verdict';
-import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
-import { isLineOrder } from '@odontis/core/work/order';
-import { setBalance } from '@odontis/core/set/set-balance';
-import { sidesOf } from '@odontis/core/evidence/sides';
 import { setOf } from '@odontis/core/evidence/set-of';
-import { differencesOf } from '../../../shared/evidence/differences';
-import { parseLength } from '@odontis/core/units/length';
-import { lineOf } from '@odontis/core/evidence/line-of';
+import { sidesOf } from '@odontis/core/evidence/sides';
 import { edgesOf, firstLineOf, isGauged } from '@odontis/core/saw/edges';
 import type { Filing } from '@odontis/core/saw/families';
-import { roundDrawing } from '../../../sawpage/round-drawing';
-import { BELOW_SCORERS_MM, GOOD_SPREAD_MM, judgeSpread } from '@odontis/core/circular/equalise';
-import { grooveFloor, touchParts } from '@odontis/core/circular/groove';
-import { estimatesOf } from '@odontis/core/evidence/estimates';
 import { isCarbide, rakersOf, teethOf } from '@odontis/core/saw/saw';
+import { setBalance } from '@odontis/core/set/set-balance';
+import { linesOfOrder, linesToCut } from '@odontis/core/work/lines-of-order';
 import { readCut } from '@odontis/core/work/read-cut';
-import type { Shavings } from '@odontis/core/raker/shavings';
-import { baseDrawing, heightLane, measuredLanes, setLane, spacingLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
-import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
-import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
-import { SPREAD_SAYS } from '../../../shared/words/spread-words';
-import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Conflict } from '../../../shared/conflict/conflict';
-import { ReadingDesk } from '../../../shared/evidence/reading-desk';
+import { differencesOf } from '../../../shared/evidence/differences';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { lineAfter } from '../../../shared/evidence/line-after';
 import { LineDesk } from '../../../shared/evidence/line-desk';
+import { ReadingDesk } from '../../../shared/evidence/reading-desk';
+import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
+import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
+import { GroovePicture } from '../../../shared/loop/groove-picture';
 import { Speech } from '../../../shared/speech/speech';
+import { shopFeature } from '../../../shared/state/shop.feature';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { shopFeature } from '../../../shared/state/shop.feature';
-import { ADVICE_SAYS } from '../../../shared/words/advice-words';
-import { DUST_WORDS, FLOOR_WORDS, RIBBON_WORDS, WALL_WORDS } from '../../../shared/words/cause-words';
+import { checkDrawing } from '../data/check-drawing';
+import { cutWordsOf } from '../data/cut-words';
+import { floorOf, floorSteps, grooveSays } from '../data/test-groove';
 import { CutCausesPanel } from './cut-causes';
+import { CutKept } from './cut-kept';
 import type { CutLooked } from './cut-looks';
 import { CutLooks, lengthsOf, NOT_LOOKED } from './cut-looks';
+import { SetOfFew } from './set-of-few';
 
 interface Cut {
   readonly runs: 'true' | 'left' | 'right';
@@ -64,19 +55,8 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', no
   selector: 'od-check-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    MatFormFieldModule,
-    MatInput,
-    MatButton,
-    MatButtonToggleModule,
-    MatCheckbox,
-    RouterLink,
-    ReadingDesk,
-    GaugeDesk,
-    Conflict,
-    Notice,
-    GroovePicture,
-    CutCausesPanel,
-    CutLooks,
+    ...[MatButton, MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput, RouterLink, Notice],
+    ...[Conflict, CutCausesPanel, CutKept, CutLooks, GaugeDesk, GroovePicture, ReadingDesk, SetOfFew],
   ],
   providers: [EvidenceDesk, LineDesk, GaugeKeeper],
   templateUrl: './check-page.html',
@@ -86,7 +66,7 @@ export class CheckPage {
   private readonly store = inject(Store);
   protected readonly evidence = inject(EvidenceDesk);
   protected readonly lines = inject(LineDesk);
-  private readonly gauging = inject(GaugeKeeper);
+  protected readonly gauging = inject(GaugeKeeper);
   private readonly judging = this.store.selectSignal(selectRequest('check'));
   protected readonly refusal = computed(() => this.judging().refusal ?? this.evidence.refusal());
   protected readonly sheet = inject(SawSheet);
@@ -139,59 +119,14 @@ export class CheckPage {
   }
 
   private draw(): void {
-    const dossier = this.evidence.dossier();
-    const plan = dossier?.plan;
-    const habits = this.speech.book()?.habits;
-    const round =
-      dossier &&
-      roundDrawing({ ...dossier, sessions: this.evidence.evidence() }, this.speech.fine, 'after', this.gauging.part());
-    if (round) {
-      this.sheet.drawing.set(round);
-      return;
-    }
-    if (!dossier || !plan || !isLineOrder(plan.order) || !habits) return;
-    const { inputs, forecast } = plan.order;
-    const before = inputs.readings;
-    const after = this.lines.readings();
-    const pitch = forecast.tooth.pitchMm;
-    if (isGauged(dossier.saw)) {
-      const edge = this.edge();
-      const own = linesOfOrder(plan.order).find((one) => one.edge === edge) ?? plan.order;
-      const came = own.inputs.readings;
-      const line = lineOf(this.evidence.evidence(), dossier.saw, 'after', edge);
-      const shown = (line && line.heightsRead > 2 ? line.teeth : lineAfter(dossier, edge)) ?? came;
-      this.sheet.drawing.set({
-        ...baseDrawing(dossier, shown, own.forecast.tooth.filed, edge),
-        lanes: measuredLanes(dossier.saw, shown, { say: this.speech.fine, wood: inputs.saw.wood, before: came }),
-      });
-      return;
-    }
-    this.sheet.drawing.set({
-      ...baseDrawing(dossier, after.length > 0 ? after : before, forecast.tooth.filed),
-      lanes: [
-        heightLane(after, this.speech.fine, before),
-        spacingLane(after, pitch, habits.evennessShare * pitch, this.speech.fine, before, this.lines.places()),
-        setLane(after, this.speech.fine, before),
-      ],
-    });
-  }
-
-  /** "2.5 2.6 2.4": set of a few teeth of one side, from the heel on. */
-  protected typeSet(lean: 'left' | 'right', text: string): void {
-    const words = text
-      .trim()
-      .split(/[\s;]+/)
-      .filter((word) => word !== '');
-    const values = words.map((word) => parseLength(word, this.speech.unit()));
-    const bad = words.find((_, i) => values[i]?.ok === false);
-    this.slip.set(
-      bad === undefined ? null : `"${bad}" is not a set. Type numbers with a space between, such as 2.5 2.6 2.4.`,
-    );
-    if (bad !== undefined) return;
-    this.lines.setsOfSide(
-      lean,
-      values.flatMap((value) => (value.ok ? [value.mm] : [])),
-    );
+    const [dossier, habits] = [this.evidence.dossier(), this.speech.book()?.habits];
+    if (!dossier || !habits) return;
+    const after = {
+      ...{ evidence: this.evidence.evidence(), edge: this.edge(), part: this.gauging.part() },
+      ...{ keyed: this.lines.readings(), places: this.lines.places(), evennessShare: habits.evennessShare },
+    };
+    const drawing = checkDrawing(dossier, after, this.speech.fine);
+    if (drawing) this.sheet.drawing.set(drawing);
   }
 
   /** Cutters pointed one by one are gauged again, quantity by quantity; like teeth are keyed one after the other. */
@@ -209,7 +144,6 @@ export class CheckPage {
     const saw = this.evidence.dossier()?.saw;
     return saw ? rakersOf(saw) : 0;
   });
-  protected readonly shavingsSay = (id: Shavings): string => (this.rakers() > 0 ? RIBBON_WORDS : DUST_WORDS)[id];
   /** It is set, so that its kerf is as wide as its sides stand out. */
   protected readonly isSet = computed(() => {
     const saw = this.evidence.dossier()?.saw;
@@ -248,16 +182,6 @@ export class CheckPage {
     );
   });
 
-  /** This saw's rakers as measured for a cut, in figures. */
-  protected rakersSay({ rakers }: CheckRound): string | null {
-    if (!rakers) return null;
-    const off = rakers.high + rakers.low;
-    if (off === 0) return `${rakers.read} of ${rakers.of} rakers measured, all as wanted.`;
-    const worst = `the worst ${this.speech.fine(Math.abs(rakers.worstMm))} too ${rakers.worstMm > 0 ? 'high' : 'low'}`;
-    const work = rakers.strokes > 0 ? `; about ${rakers.strokes} strokes to bring the high ones down` : '';
-    return `${rakers.read} of ${rakers.of} rakers measured: ${rakers.high} too high, ${rakers.low} too low, ${worst}${work}.`;
-  }
-
   /** Edges its order works, where it works two. */
   protected readonly edges = computed(() => {
     const lines = linesOfOrder(this.evidence.dossier()?.plan?.order);
@@ -270,92 +194,25 @@ export class CheckPage {
   });
   protected readonly band = computed(() => this.evidence.dossier()?.saw.family === 'band');
   protected readonly blade = computed(() => ['circular', 'dado'].includes(this.evidence.dossier()?.saw.family ?? ''));
-  /** The floor of a set's test groove as it was measured, in section; null where it was not. mm. */
+  private readonly steps = computed(() => {
+    const saw = this.evidence.dossier()?.saw;
+    return saw ? floorSteps(saw, this.evidence.evidence()) : [];
+  });
   protected readonly floor = computed(() => {
     const saw = this.evidence.dossier()?.saw;
-    const steps = this.floorSteps();
-    if (saw?.family !== 'dado' || steps.length < 2) return null;
-    const over = new Map(steps.map((one) => [one.part, one.overDeepestMm]));
-    // A floor over the deepest place was cut by teeth that stand so much lower; the outer blades scored deeper.
-    return grooveFloor(
-      saw.parts
-        .filter((part) => part.kind !== 'chipper' || over.has(part.id))
-        .map((part) => ({ ...part, heightMm: part.kind === 'outer' ? BELOW_SCORERS_MM : -(over.get(part.id) ?? 0) })),
-    );
+    return saw ? floorOf(saw, this.steps()) : null;
   });
-  private readonly floorSteps = computed(() => {
-    const saw = this.evidence.dossier()?.saw;
-    if (saw?.family !== 'dado') return [];
-    const readings = this.evidence
-      .evidence()
-      .filter((s) => s.kind === 'after')
-      .flatMap((s) => s.readings);
-    return saw.parts.flatMap((part) =>
-      estimatesOf(readings, 'groove-step', part.id).map((e) => ({ part: part.id, overDeepestMm: e.valueMm })),
-    );
-  });
-  /** Of a set: which parts its test groove says to touch, in a sentence; null where none was measured. */
-  protected readonly groove = computed(() => {
-    const steps = this.floorSteps();
-    if (steps.length < 2) return null;
-    const reached =
-      Math.max(...steps.map((one) => one.overDeepestMm)) - Math.min(...steps.map((one) => one.overDeepestMm));
-    const round = this.evidence.dossier()?.plan?.order.round;
-    const { spreadBeforeMm = null, spreadAfterMm = null } = round?.family === 'dado' ? round.forecast : {};
-    const was =
-      spreadBeforeMm === null || spreadAfterMm === null
-        ? ''
-        : ` (${this.speech.fine(spreadBeforeMm)} before, ${this.speech.fine(spreadAfterMm)} foretold)`;
-    const says = `Steps of ${this.speech.fine(reached)} on the floor${was}: ${SPREAD_SAYS[judgeSpread(reached)]}.`;
-    const touch = touchParts(steps, GOOD_SPREAD_MM);
-    if (touch.length === 0) return `${says} No part stands out.`;
-    return `${says} Bring ${touch.map((one) => `the ${one.part} down ${this.speech.fine(one.downMm)}`).join(', ')}.`;
-  });
-  /** What a cut shows, in the words of the saw that made it. */
-  protected readonly words = computed(() =>
-    this.band()
-      ? {
-          left: 'wanders left',
-          true: 'runs true',
-          right: 'wanders right',
-          binds: 'burns in curves',
-          chatters: 'beats once a turn',
-        }
-      : this.blade()
-        ? { left: 'runs left', true: 'runs true', right: 'runs right', binds: 'burns', chatters: 'leaves steps' }
-        : { left: 'runs left', true: 'runs true', right: 'runs right', binds: 'binds', chatters: 'jumps' },
+  protected readonly groove = computed(() =>
+    grooveSays(this.steps(), this.evidence.dossier()?.plan?.order, this.speech),
   );
-
-  protected chooseEdge(edge: Filing): void {
-    this.gauging.choosePart(edge);
-  }
+  protected readonly words = computed(() => cutWordsOf(this.evidence.dossier()?.saw.family ?? 'hand'));
 
   protected look(change: Partial<CutLooked>): void {
     this.looked.update((looked) => ({ ...looked, ...change }));
   }
 
-  /** What a kept cut was looked at for, in words. */
-  protected looksSay({ kerfMm, offLineMm, overMm, wall, floor, plate, again }: CheckRound): string {
-    return [
-      ...(kerfMm === null ? [] : [`kerf ${this.speech.plate(kerfMm)}`]),
-      ...(offLineMm === null || overMm === null
-        ? []
-        : [
-            `${this.speech.fine(Math.abs(offLineMm))} off its line${offLineMm === 0 ? '' : ` to the ${offLineMm > 0 ? 'left' : 'right'}`} over ${this.speech.long(overMm)}`,
-          ]),
-      ...(wall === null ? [] : [`walls ${WALL_WORDS[wall]}`]),
-      ...(floor === null ? [] : [`floor ${FLOOR_WORDS[floor]}`]),
-      ...(plate === null ? [] : [`plate ${plate}`]),
-      ...(again === null ? [] : [again === 'same' ? 'cut again, the same way' : 'cut again, another way']),
-    ].join(', ');
-  }
-
   protected change(change: Partial<Cut>): void {
     this.cut.update((cut) => ({ ...cut, ...change }));
-  }
-
-  protected advice(round: CheckRound): string[] {
-    return round.advice.map((code) => ADVICE_SAYS[code as CutAdvice] ?? code);
   }
 
   protected judge(dossier: Dossier): void {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { AnglePair } from '@odontis/core/file/angle-pair';
-import { formatFleam, formatRake, parseFleam, parseRake } from '@odontis/core/units/angle';
+import { parseFleam, parseRake } from '@odontis/core/units/angle';
 import type { MeasuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence';
 import { Speech } from '../../../shared/speech/speech';
 import type { PlanDraft } from '../data/plan-draft';
@@ -16,11 +16,11 @@ import type { PlanDraft } from '../data/plan-draft';
     <div class="pair">
       <mat-form-field
         ><mat-label>Rake</mat-label
-        ><input matInput [value]="rakeText(angles().rakeDeg)" #rake (change)="typeRake(rake.value)"
+        ><input matInput [value]="speech.rakeTyped(angles().rakeDeg)" #rake (change)="typeRake(rake.value)"
       /></mat-form-field>
       <mat-form-field
         ><mat-label>Fleam</mat-label
-        ><input matInput [value]="fleamText(angles().fleamDeg)" #fleam (change)="typeFleam(fleam.value)"
+        ><input matInput [value]="speech.fleamTyped(angles().fleamDeg)" #fleam (change)="typeFleam(fleam.value)"
       /></mat-form-field>
     </div>
     @if (measured(); as m) {
@@ -39,7 +39,7 @@ import type { PlanDraft } from '../data/plan-draft';
   styleUrl: './plan-part.scss',
 })
 export class AngleChoice {
-  private readonly speech = inject(Speech);
+  protected readonly speech = inject(Speech);
   readonly angles = input.required<AnglePair>();
   /** As the saw came; null where no face was read. */
   readonly measured = input.required<MeasuredAngles | null>();
@@ -67,19 +67,10 @@ export class AngleChoice {
     if (match) this.chose.emit({ ...match, ...(this.pull() && { backDeg }), depthMm: null });
   }
 
-  protected rakeText(deg: number): string {
-    const speech = this.speech.speech().rakeSpeech;
-    return speech === 'lean-back' ? String(-deg || 0) : formatRake(deg, speech);
-  }
-
-  protected fleamText(deg: number): string {
-    return formatFleam(deg, this.speech.speech().fleamSpeech).replace(/ fleam$/, '');
-  }
-
   protected typeRake(text: string): void {
     const read = parseRake(text, this.speech.speech().rakeSpeech);
     this.slipped.emit(
-      read.ok ? null : `"${text}" is not a rake a file can leave. Type degrees, such as ${this.rakeText(-12)}.`,
+      read.ok ? null : `"${text}" is not a rake a file can leave. Type degrees, such as ${this.speech.rakeTyped(-12)}.`,
     );
     if (read.ok) this.chose.emit({ rakeDeg: read.deg, depthMm: null });
   }
