@@ -4,6 +4,11 @@ import tseslint from 'typescript-eslint';
 
 /** Boundaries: what a room may not reach for. Directions of imports are held by .dependency-cruiser.cjs. */
 const forbid = (...groups) => ({ '@typescript-eslint/no-restricted-imports': ['error', { patterns: groups }] });
+/** By its name the browser gets all of it, forty languages and more: three times as much. */
+const ALL_OF_ZOD = {
+  selector: "ImportDeclaration[source.value='zod'] > ImportSpecifier[imported.name='z']",
+  message: "Write import * as z from 'zod'.",
+};
 
 export default tseslint.config(
   {
@@ -27,6 +32,7 @@ export default tseslint.config(
       '@typescript-eslint/no-extraneous-class': 'off',
       '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       eqeqeq: 'error',
+      'no-restricted-syntax': ['error', ALL_OF_ZOD],
       'no-control-regex': 'off',
     },
   },
@@ -57,6 +63,7 @@ export default tseslint.config(
       ],
       'no-restricted-syntax': [
         'error',
+        ALL_OF_ZOD,
         { selector: "NewExpression[callee.name='Date']", message: 'core has no clock.' },
       ],
     },

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { HOWS } from '@odontis/core/work/place-keeping';
 import { moment, uuid } from './fields';
 import { stage } from './ticket';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What is written down of who changed what: what opens the door, what things cost, what went away or out. */
 export const CHANGE_KINDS = [

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FILINGS } from '@odontis/core/saw/families';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
 import { AGAINS, FLOORS, PLATES, WALLS } from '@odontis/core/testcut/cut-looks';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Older than this the last copy is too old: a night was missed. Hours. */
 export const COPY_TOO_OLD_H = 26;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { recordId, requiredText, text, version } from './fields';
 import type { KeptSaw } from './saw';
 import { keptSaw } from './saw';

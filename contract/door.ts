@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { recordId, requiredText, uuid } from './fields';
 import { role } from './roles';
 import { newPassword, typedSecret } from './secrets';

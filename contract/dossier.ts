@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Session } from '@odontis/core/evidence/session';
 import type { CheckRound, LastCheck } from './check';
 import { checkRound, lastCheck } from './check';

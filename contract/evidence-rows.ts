@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { angleFinding } from '@odontis/core/evidence/angle-finding';
 import { GAUGES } from '@odontis/core/evidence/gauges';
 import { LENGTH_QUANTITIES, QUANTITIES } from '@odontis/core/evidence/quantities';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MOST_READINGS, reading } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
 import { sessionHead } from '@odontis/core/evidence/session';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { FieldProblem } from './problem';
 
 /** JSON pointer of a Zod path: ['saw', 'perInch'] -> /saw/perInch (RFC 6901). */

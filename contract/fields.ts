@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { uuid } from '@odontis/core/units/fields';
 export { bounded, counted, requiredText, text, uuid } from '@odontis/core/units/fields';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { BOOK_IDS, BOOKS } from '@odontis/core/judgement/books';
 import type { Condition } from '@odontis/core/judgement/condition';
 import { conditionFaults } from '@odontis/core/judgement/condition-faults';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { LESSONS } from '@odontis/core/learn/learned';
 
 /** What the shop learned of one thing, as the shop book tells it. Lengths mm, moments ISO. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** How the shop's computer does, as its owner sees it. */
 export const machineState = z.object({

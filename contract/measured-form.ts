@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { keptReading } from '@odontis/core/evidence/reading';
 import { sessionHead } from '@odontis/core/evidence/session';
 import { WOODS } from '@odontis/core/saw/families';

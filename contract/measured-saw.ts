@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Dossier } from './dossier';
 import { pointer } from './field-errors';
 import { MEASURED_FORMAT, MEASURED_VERSION, measuredSaw } from './measured-form';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ROUND_DIAMETERS_MM, roundSheets, RULER_MM } from '@odontis/core/photograph/measuring-strip';
 import { bounded, requiredText } from './fields';
 

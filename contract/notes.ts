@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { recordId, requiredText, text } from './fields';
 
 /** A photograph beside a ticket; its bytes come from its own address. */

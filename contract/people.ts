@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { calibrationReading } from '@odontis/core/calibration/hand';
 import { placeKeeping, USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
 import { requiredText, uuid } from './fields';

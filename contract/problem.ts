@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Every way the server can say no, as application/problem+json (RFC 9457).

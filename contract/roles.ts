@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What a person of the shop does there; each may do all that those before it may. */
 export const ROLES = ['counter', 'filer', 'owner'] as const;

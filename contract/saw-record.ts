@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DIAL_KINDS } from '@odontis/core/circular/dial-harmonics';
 import { BAND_SETS } from '@odontis/core/saw/saw';
 import type { SawRecord } from '@odontis/core/work/saw-record';

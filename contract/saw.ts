@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { saw, SAW_SHAPES } from '@odontis/core/saw/saw';
 import type { Saw } from '@odontis/core/saw/saw';
 import { sawFaults } from '@odontis/core/saw/saw-faults';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Bounds of a password: twelve signs or more, any signs, no rules of composition (OWASP ASVS 4.0.3, 2.1.1, 2.1.2

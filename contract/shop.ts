@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { POINT_CONVENTIONS } from '@odontis/core/units/points';
 import { learned, LESSONS } from '@odontis/core/learn/learned';
 import { shopHabits } from '@odontis/core/work/habits';

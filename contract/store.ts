@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { StoreRoom } from '@odontis/core/store/shelf';
 import { tool, TOOL_KINDS, toolDeed } from '@odontis/core/store/tool';
 import { uuid } from './fields';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { WORKS } from '@odontis/core/work/order';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MOST_TEETH } from '@odontis/core/evidence/reading';
 import { LEANS, TOOTH_KINDS } from '@odontis/core/evidence/tooth-reading';
 import { bounded, counted, text } from './fields';

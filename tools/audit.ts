@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { z } from 'zod';
+import * as z from 'zod';
 import { jsonOf } from '../server/features/copies/read-file';
 import type { LookedAt } from './packages';
 import { auditFaults, packagesOf } from './packages';

@@ -175,7 +175,8 @@ export const measurePages = (bench: ShopBench): Promise<void> =>
       executablePath: ensureChromium(),
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     });
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    // A first visit's files are kept for later just then, which would be measured along.
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
     await enterDemo(context, address);
     const page = await context.newPage();
     console.log(`\nPages at ${TEETH} teeth, headless, drawn by the processor alone`);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { angleFinding } from '@odontis/core/evidence/angle-finding';
 import { standing } from '@odontis/core/evidence/estimates';
 import { LENGTH_GAUGES } from '@odontis/core/evidence/gauges';

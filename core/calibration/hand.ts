@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Learned } from '../learn/learned';
 import type { StrokeRate } from '../line/strokes';
 import { fitStrokeRate } from '../line/strokes';

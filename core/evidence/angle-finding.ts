@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Saw } from '../saw/saw';
 import { bounded } from '../units/fields';
 import { LEANS } from './tooth-reading';

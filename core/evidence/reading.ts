@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { bounded, counted, text, uuid } from '../units/fields';
 import { angleFinding } from './angle-finding';
 import { GAUGES, LENGTH_GAUGES } from './gauges';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { text, uuid } from '../units/fields';
 import type { KeptReading, Reading } from './reading';
 import { keptReading } from './reading';

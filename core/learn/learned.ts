@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What a shop learns of its own saws, hands and tools, in the place of a table. */
 export const LESSONS = ['drift', 'hop', 'set-wear', 'strokes', 'stone', 'minutes'] as const;

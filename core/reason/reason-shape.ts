@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Reason } from './reason';
 
 /** The shape of a {@link Reason}, for orders that are kept and read again. */

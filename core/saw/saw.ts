@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { bounded, counted, requiredText, text } from '../units/fields';
 import type { Family } from './all-families';
 import { FAMILIES, teethFor } from './all-families';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { STROKES_PER_CORNER } from '../file/file-choice';
 import { counted, requiredText, text } from '../units/fields';
 

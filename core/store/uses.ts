@@ -19,24 +19,38 @@ const BY_KIND: Partial<Record<StepKind, Exclude<ToolKind, 'file'>>> = {
   straighten: 'hammer',
 };
 
+interface Filling {
+  readonly kind: ToolKind;
+  readonly name: string;
+  readonly stops: number[];
+  readonly amounts: number[];
+}
+
+/** The list of a tool, made where there is none. */
+function filling(uses: Map<string, Filling>, kind: ToolKind, name: string): Filling {
+  const key = `${kind} ${name}`;
+  const use = uses.get(key) ?? { kind, name, stops: [], amounts: [] };
+  uses.set(key, use);
+  return use;
+}
+
 /** Every tool of an order with its uses, files by their strokes, in the order of the walk. O(stops). */
 export function usesOf(steps: readonly Step[]): ToolUse[] {
-  const uses = new Map<string, { kind: ToolKind; name: string; stops: number[]; amounts: number[] }>();
+  const uses = new Map<string, Filling>();
   let index = 0;
-  for (const step of steps) {
-    for (const stop of step.stops) {
-      const kind = BY_KIND[step.kind] ?? (step.tool !== null && stop.strokes > 0 ? 'file' : null);
-      if (kind) {
-        const name = kind === 'file' ? (step.tool ?? '') : '';
-        const use = uses.get(`${kind} ${name}`) ?? { kind, name, stops: [], amounts: [] };
-        uses.set(`${kind} ${name}`, use);
+  for (const { kind: stepKind, tool, passes, stops } of steps) {
+    const kind = BY_KIND[stepKind] ?? (tool === null ? null : 'file');
+    let use: Filling | null = null;
+    for (const stop of stops) {
+      if (kind && (kind !== 'file' || stop.strokes > 0)) {
+        use ??= filling(uses, kind, kind === 'file' ? (tool ?? '') : '');
         use.stops.push(index);
         use.amounts.push(
           kind === 'file'
             ? stop.strokes
             : kind === 'set-tool'
               ? (stop.to ?? stop.at) - stop.at + 1
-              : Math.max(1, step.passes),
+              : Math.max(1, passes),
         );
       }
       index++;

@@ -22,11 +22,46 @@ export function upperEnvelope(pieces: readonly Piece[]): Piece[] {
   return merge(upperEnvelope(pieces.slice(0, middle)), upperEnvelope(pieces.slice(middle)));
 }
 
+/** So many of the highest are held against the rest. */
+const HIGHEST = 8;
+
+/**
+ * The pieces without those that lie under a single other one from end to end: the envelope is the same, and of a
+ * saw's teeth few are left. The highest pieces are tried alone, so that this stays O(n).
+ */
+export function withoutCovered(pieces: readonly Piece[]): Piece[] {
+  const top = (p: Piece): number => Math.max(p.y0, p.y1);
+  const highest: Piece[] = [];
+  for (const piece of pieces) {
+    let i = highest.length;
+    while (i > 0 && top(highest[i - 1] as Piece) < top(piece)) i--;
+    if (i < HIGHEST) highest.splice(i, 0, piece);
+    if (highest.length > HIGHEST) highest.pop();
+  }
+  return pieces.filter((p) => highest.includes(p) || !highest.some((q) => covers(q, p)));
+}
+
+const covers = (q: Piece, p: Piece): boolean =>
+  q.z0 <= p.z0 && q.z1 >= p.z1 && at(q, p.z0) >= p.y0 && at(q, p.z1) >= p.y1;
+
 const at = (p: Piece, z: number): number =>
   p.z1 === p.z0 ? Math.max(p.y0, p.y1) : p.y0 + ((p.y1 - p.y0) * (z - p.z0)) / (p.z1 - p.z0);
 
+/** Where pieces of either begin and end. */
+function edgesOf(a: readonly Piece[], b: readonly Piece[]): Float64Array {
+  const out = new Float64Array(2 * (a.length + b.length));
+  let n = 0;
+  for (const pieces of [a, b]) {
+    for (const { z0, z1 } of pieces) {
+      out[n++] = z0;
+      out[n++] = z1;
+    }
+  }
+  return out;
+}
+
 function merge(a: readonly Piece[], b: readonly Piece[]): Piece[] {
-  const places = [...a, ...b].flatMap((p) => [p.z0, p.z1]).sort((p, q) => p - q);
+  const places = edgesOf(a, b).sort();
   const out: Piece[] = [];
   let [i, j] = [0, 0];
   for (let k = 1; k < places.length; k++) {
@@ -61,9 +96,10 @@ function append(out: Piece[], next: Piece): void {
   if (next.z1 - next.z0 <= NARROWEST_MM) return;
   const last = out[out.length - 1];
   if (last && next.z0 - last.z1 <= NARROWEST_MM && Math.abs(next.y0 - last.y1) <= 1e-12) {
-    const straight = at({ ...last, z1: next.z1, y1: next.y1 }, last.z1);
-    if (Math.abs(straight - last.y1) <= 1e-12) {
-      out[out.length - 1] = { z0: last.z0, y0: last.y0, z1: next.z1, y1: next.y1 };
+    // Spelled out: a spread here was a quarter of what a move of the plan's handle takes.
+    const drawn = { z0: last.z0, y0: last.y0, z1: next.z1, y1: next.y1 };
+    if (Math.abs(at(drawn, last.z1) - last.y1) <= 1e-12) {
+      out[out.length - 1] = drawn;
       return;
     }
   }

@@ -1,6 +1,6 @@
 import type { Lean } from '../evidence/tooth-reading';
 import type { Piece } from './envelope';
-import { upperEnvelope } from './envelope';
+import { upperEnvelope, withoutCovered } from './envelope';
 
 /** One tooth seen along the saw. mm. */
 export interface ToothSection {
@@ -54,7 +54,7 @@ const WALL_WIDTHS = 1.5;
 export function kerfSection(teeth: readonly ToothSection[], plateThicknessMm: number, bentMm: number): KerfSection {
   if (teeth.length === 0) throw new RangeError('No teeth, no kerf.');
   if (!(plateThicknessMm > 0 && bentMm > 0)) throw new RangeError('Plate and bent length must be above zero.');
-  const floor = upperEnvelope(teeth.map((tooth) => cuttingEdge(tooth, plateThicknessMm, bentMm)));
+  const floor = upperEnvelope(withoutCovered(teeth.map((tooth) => cuttingEdge(tooth, plateThicknessMm, bentMm))));
   const first = floor[0] as Piece;
   const last = floor[floor.length - 1] as Piece;
   const widthMm = last.z1 - first.z0;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Piece } from './envelope';
-import { envelopeAt, upperEnvelope } from './envelope';
+import { envelopeAt, upperEnvelope, withoutCovered } from './envelope';
 import { hopMm } from './hop';
 import type { ToothSection } from './kerf-section';
 import { cuttingEdge, kerfMakers, kerfSection, wallMarks } from './kerf-section';
@@ -153,6 +153,7 @@ describe('the kerf in section', () => {
     fc.assert(
       fc.property(fc.array(piece, { minLength: 1, maxLength: 25 }), (pieces) => {
         const envelope = upperEnvelope(pieces);
+        const bare = upperEnvelope(withoutCovered(pieces));
         for (let z = -1.1; z < 2.1; z += 0.0173) {
           const want = pieces
             .filter((p) => z > p.z0 + 1e-6 && z < p.z1 - 1e-6)
@@ -160,12 +161,22 @@ describe('the kerf in section', () => {
           if (Number.isFinite(want)) expect(envelopeAt(envelope, z)).toBeGreaterThan(want - 1e-6);
           const most = Math.max(...pieces.flatMap((p) => [p.y0, p.y1]));
           expect(envelopeAt(envelope, z)).toBeLessThanOrEqual(most + 1e-9);
+          expect(envelopeAt(bare, z)).toBeCloseTo(envelopeAt(envelope, z), 9);
         }
         envelope.slice(1).forEach((p, k) => expect(p.z0).toBeGreaterThanOrEqual((envelope[k] as Piece).z1 - 1e-9));
       }),
       { numRuns: 60 },
     );
   });
+  it('what lies under another piece from end to end is left out, what stands out anywhere is not', () => {
+    const under: Piece = { z0: -0.5, z1: 0.5, y0: 0.1, y1: 0.2 };
+    const over: Piece = { z0: -1, z1: 1, y0: 0.3, y1: 0.3 };
+    const aside: Piece = { z0: 0.5, z1: 1.1, y0: 0, y1: 0 };
+    const many = Array.from({ length: 40 }, (_, i): Piece => ({ ...under, y0: 0.1 - i / 100, y1: 0.2 - i / 100 }));
+    expect(withoutCovered([...many, over, aside]).slice(-2)).toEqual([over, aside]);
+    expect(withoutCovered([...many, over, aside]).length).toBeLessThan(12);
+  });
+
   it('by hand: a rip saw cuts plate and both sides wide, with a flat floor', () => {
     const section = kerfSection(
       [1, 2, 3, 4].map((n) => tooth(n)),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Text as typed: trimmed, any script, never longer than a person writes. */
 export const text = (most: number, what: string) =>

@@ -134,8 +134,8 @@ export interface PlannedWork extends AnyWork {
   readonly order: (study: LineStudy, depthMm: number, rates: Rates | null) => LineOrder;
   readonly handles: (study: LineStudy) => readonly Handle[];
   readonly lanes: (study: LineStudy, view: DepthView) => readonly OrderLane[];
-  /** Broken and short teeth: blended in, or chased. */
-  readonly chase: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseOffer;
+  /** Broken and short teeth: blended in, or chased; sides that are known are not worked out again. */
+  readonly chase: (study: LineStudy, depthMm: number, rates: Rates | null, known?: readonly ChaseSide[]) => ChaseOffer;
   /** Every cutter brought down to the lowest raker, and what that costs; null where none is too low. */
   readonly toLowestRaker: (study: LineStudy, depthMm: number, rates: Rates | null) => ChaseSide | null;
   /** Pitches new teeth could be cut at, with the cost of each. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { AnglePair } from '../file/angle-pair';
 import { learned } from '../learn/learned';
 import { FILE_DIRECTION_SCHOOLS } from '../file/direction';

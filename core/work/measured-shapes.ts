@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { SideSet } from '../evidence/line-statistics';
 import type { SetOfSides } from '../evidence/set-of';
 import type { StrokeRate } from '../line/strokes';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { PULL_FILINGS } from '../pull/pull-tooth';
 import { RAKER_TIPS } from '../raker/raker-plan';
 import { reason } from '../reason/reason-shape';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** How a stop came to count as done: pressed at its gullet, with a window of them, heard, by a rhythm, or off a card. */
 export const HOWS = ['gullet', 'window', 'ear', 'pace', 'card'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { reason } from '../reason/reason-shape';
 import { LEANS } from '../evidence/tooth-reading';
 import { SHARPENING_ERROR_MM, SHARPENING_MM } from '../life/sharpening-metal';

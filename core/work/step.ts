@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { reason } from '../reason/reason-shape';
 import { PULL_EDGES } from '../pull/pull-tooth';
 import { FILINGS } from '../saw/families';

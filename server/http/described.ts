@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { benchEvents, benchState } from '@odontis/contract/bench';
 import { changesPage } from '@odontis/contract/changes';
 import { handover, newCheck } from '@odontis/contract/check';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import supertest from 'supertest';
-import { z } from 'zod';
+import * as z from 'zod';
 import { problem } from '@odontis/contract/problem';
 import { createApp } from '../app';
 import { connect } from '../database/connect';

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { fieldErrors } from '@odontis/contract/field-errors';
 import type { FieldProblem } from '@odontis/contract/problem';
 import { inParts } from '../beside/in-parts';

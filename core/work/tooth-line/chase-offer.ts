@@ -3,6 +3,7 @@ import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { ChaseAdvice } from '../../line/chase';
 import { chaseAdvice } from '../../line/chase';
 import { lowered } from '../../line/depth-curve';
+import type { LineOrder } from '../order';
 import type { Price, Rates } from '../price';
 import { viewDepth } from './depth-view';
 import { makeOrder } from './make-order';
@@ -50,11 +51,15 @@ export function shortTeeth(
   );
 }
 
+/** What an order comes to at its depth. */
+export const sideOf = ({ forecast, minutes, price }: LineOrder, depthMm: number): ChaseSide => ({
+  ...{ depthMm, minutes, price },
+  spent: forecast.life.spent,
+});
+
 /** What one depth comes to. */
-function sideAt(study: LineStudy, mm: number, rates: Rates | null): ChaseSide {
-  const { forecast, minutes, price } = makeOrder(study, mm, rates);
-  return { depthMm: mm, spent: forecast.life.spent, minutes, price };
-}
+const sideAt = (study: LineStudy, mm: number, rates: Rates | null): ChaseSide =>
+  sideOf(makeOrder(study, mm, rates), mm);
 
 /** The joint taken so deep that the lowest raker is right under its cutters; null where none is too low or the cutters do not bear it. mm. */
 export function toLowestRaker(study: LineStudy, depthMm: number, rates: Rates | null): ChaseSide | null {
@@ -62,11 +67,23 @@ export function toLowestRaker(study: LineStudy, depthMm: number, rates: Rates | 
   return down > 0 && depthMm + down <= study.deepestMm ? sideAt(study, depthMm + down, rates) : null;
 }
 
-/** Blend or chase, with the depth, the life, the time and the money of each. mm. O(n log n). */
-export function chaseOffer(study: LineStudy, depthMm: number, rates: Rates | null): ChaseOffer {
+/** Depths nearer than this are one, mm. */
+const ONE_DEPTH_MM = 1e-9;
+
+/**
+ * Blend or chase, with the depth, the life, the time and the money of each; sides of this very study and these rates
+ * that are `known` are not worked out again: under a moving handle the depth to chase to stays where it is. mm. O(n log n).
+ */
+export function chaseOffer(
+  study: LineStudy,
+  depthMm: number,
+  rates: Rates | null,
+  known: readonly ChaseSide[] = [],
+): ChaseOffer {
   const { inputs } = study;
   const teeth = shortTeeth(study, depthMm);
-  const side = (mm: number): ChaseSide => sideAt(study, mm, rates);
+  const side = (mm: number): ChaseSide =>
+    known.find((one) => Math.abs(one.depthMm - mm) < ONE_DEPTH_MM) ?? sideAt(study, mm, rates);
   const missing = new Set(inputs.readings.filter((r) => r.kind === 'missing').map((r) => r.tooth));
   const shortest = teeth.find((t) => !missing.has(t.tooth));
   const down = shortest ? depthMm + shortest.shortMm : null;

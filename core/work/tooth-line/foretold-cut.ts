@@ -1,7 +1,7 @@
 import type { Wood } from '../../saw/families';
 import type { CutAsked, ForetoldCut } from '../../testcut/foretold';
 import { fullStroke } from '../../testcut/foretold';
-import type { CutConditions } from '../../testcut/test-cut';
+import type { CutConditions, CutSaw, TestCut } from '../../testcut/test-cut';
 import { testCut } from '../../testcut/test-cut';
 import { sawAt, sawNow } from './cut-saws';
 import type { SetLeft } from './cut-saws';
@@ -17,11 +17,26 @@ export const conditionsOf = ({ pitchMm }: LineStudy, { wood, boardMm }: CutAsked
   boardMm,
 });
 
-/** The cut foretold of a tooth line, before and after the work chosen. O(n log n): meant to run inside a frame at 400 teeth. */
-export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, asked: CutAsked): ForetoldCut {
+/** The cut of a tooth line as it is, whatever is chosen. O(n log n). */
+export function cutAsItIs(study: LineStudy, asked: CutAsked): { readonly saw: CutSaw; readonly cut: TestCut } {
+  const saw = sawNow(study);
+  return { saw, cut: testCut(saw, conditionsOf(study, asked)) };
+}
+
+/**
+ * The cut foretold of a tooth line, before and after the work chosen; the cut as it is may have been worked out
+ * before. O(n log n): meant to run inside a frame at 400 teeth.
+ */
+export function foretellCut(
+  study: LineStudy,
+  view: DepthView,
+  set: SetLeft,
+  asked: CutAsked,
+  asItIs = cutAsItIs(study, asked),
+): ForetoldCut {
   const conditions = conditionsOf(study, asked);
   const { sinkMm } = conditions;
-  const [now, chosen] = [sawNow(study), sawAt(study, view, set)];
+  const [now, chosen] = [asItIs.saw, sawAt(study, view, set)];
   const { readings } = study.inputs;
   const toothedMm = Math.max(study.inputs.saw.teeth ?? 0, study.prepared.xMm.length) * study.pitchMm;
   const stroke = fullStroke(toothedMm, study.pitchMm, sinkMm, asked.boardMm);
@@ -45,7 +60,7 @@ export function foretellCut(study: LineStudy, view: DepthView, set: SetLeft, ask
     sinkMm,
     driftTimes,
     stroke,
-    now: testCut(now, conditions),
+    now: asItIs.cut,
     chosen: testCut(chosen, conditions),
     needs,
     assumes,

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { QueryTypes } from 'sequelize';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Change, ChangesPage } from '@odontis/contract/changes';
 import { recordId } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';

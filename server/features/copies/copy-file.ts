@@ -10,7 +10,7 @@ import {
   rmSync,
 } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
-import { z } from 'zod';
+import * as z from 'zod';
 import { jsonOf, sumOf } from './read-file';
 
 /** Why a copy cannot be made or read, in one sentence. */

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Everything of a shop in open forms: a folder with a line of JSON for every row of every table (JSON Lines,

@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import { z } from 'zod';
+import * as z from 'zod';
 import { text } from '@odontis/contract/fields';
 import { family } from '@odontis/core/saw/saw';
 import type { AlikeSaw, KnownSaw } from '@odontis/contract/ticket';

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { cardFile, customerChange, forgetChange, mergeChange } from '@odontis/contract/customer';
 import { recordId, text } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';

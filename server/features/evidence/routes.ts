@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { lineMeasured, newEvidenceUnread, sessionDone } from '@odontis/contract/evidence';
 import { recordId } from '@odontis/contract/fields';
 import { reading } from '@odontis/core/evidence/reading';

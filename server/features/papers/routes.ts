@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type { Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { measuringSheet } from '@odontis/contract/measuring-sheet';
 import { recordId } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';

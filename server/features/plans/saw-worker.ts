@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { sentSession } from '@odontis/contract/evidence';
 import { Problem } from '../../http/problem';
 import type { ToOrder } from './order-of';

@@ -14,15 +14,13 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { ActivatedRoute, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import { dossier } from '@odontis/contract/dossier';
-import { sawInWords } from '@odontis/contract/saw-words';
 import type { NewMessage } from '@odontis/contract/notes';
 import type { DeclineChange } from '@odontis/contract/ticket';
-import { STAGES } from '@odontis/contract/ticket';
 import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import { catchError, of } from 'rxjs';
 import { ShopApi } from '../shared/api/shop-api';
@@ -34,12 +32,13 @@ import { Speech } from '../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
 import { Notice } from '../shared/ui/notice';
 import type { StagePage } from '../shared/words/stage-words';
-import { PAGE_NAMES, pageOf, STAGE_NAMES, STAGE_PAGES, WAIT_WORDS } from '../shared/words/stage-words';
+import { pageOf, STAGE_NAMES, STAGE_PAGES } from '../shared/words/stage-words';
 import { base64Of } from '../shared/photographs/draft-photographs';
 import { CameBack } from './came-back';
 import { CounterSlip } from './counter-slip';
 import { SawLine } from './saw-line';
 import { SawSheet } from './saw-sheet';
+import { TicketHead } from './ticket-head';
 import type { TicketSlip } from './ticket-slip';
 import { slipOf, slipRows, tidySlip } from './ticket-slip';
 
@@ -54,11 +53,11 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
     MatFormFieldModule,
     MatSelectModule,
     RouterLink,
-    RouterLinkActive,
     RouterOutlet,
     SawLine,
     CounterSlip,
     CameBack,
+    TicketHead,
     Notice,
     Conflict,
   ],
@@ -89,10 +88,7 @@ export class TicketPage {
   protected readonly refusal = computed(() => this.loading().refusal);
   protected readonly editRefusal = computed(() => this.editingOne().refusal);
   protected readonly slipRefusal = computed(() => this.slipRequests.map((r) => r().refusal).find((no) => no !== null));
-  protected readonly pages = STAGE_PAGES;
-  protected readonly pageNames = PAGE_NAMES;
   protected readonly names = STAGE_NAMES;
-  protected readonly waitWords = WAIT_WORDS;
   protected readonly busy = computed(() => this.slipRequests.some((r) => r().busy));
   /** The counter's slip, pulled out under the head. */
   protected readonly drawer = signal(false);
@@ -120,19 +116,6 @@ export class TicketPage {
       if (slip && dossier && slipRows(slip, slipOf(dossier)).length === 0) this.editing.set(null);
     });
   }
-
-  protected reached(dossier: Dossier, page: StagePage): boolean {
-    return STAGES.indexOf(dossier.ticket.stage) >= STAGES.indexOf(page);
-  }
-
-  protected isNow(dossier: Dossier, page: string): boolean {
-    return pageOf(dossier.ticket.stage) === page;
-  }
-
-  protected words = (dossier: Dossier): string => sawInWords(dossier.saw, this.speech.speech());
-
-  protected howMany = (count: number, what: string): string =>
-    count === 0 ? '' : `, ${count} ${what}${count === 1 ? '' : 's'}`;
 
   protected edit(dossier: Dossier): void {
     this.editing.set(slipOf(dossier));

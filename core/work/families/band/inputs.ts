@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Judgement } from '../../../judgement/books';
 import { WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';

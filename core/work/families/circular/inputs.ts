@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DIAL_KINDS } from '../../../circular/dial-harmonics';
 import type { Judgement } from '../../../judgement/books';
 import { ALL_FILINGS, WOODS } from '../../../saw/families';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SPREAD_VERDICTS } from '../../../circular/equalise';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { setPart } from '../../../saw/saw';

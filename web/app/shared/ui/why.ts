@@ -9,26 +9,28 @@ const SLIP_PX = 352;
   selector: 'od-why',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <details #slip (toggle)="place(slip)">
+    <details #slip (toggle)="turned(slip)">
       <summary>
         <span class="visually-hidden">{{ reason().what }}: </span>why?
       </summary>
-      <div class="slip" [class.to-left]="toLeft()">
-        <strong>{{ reason().what }}</strong>
-        <p>{{ reason().formula }}</p>
-        <table class="plain">
-          @for (input of reason().inputs; track input.name) {
-            <tr>
-              <th scope="row">{{ input.name }}</th>
-              <td class="figure">{{ speech.reasonInput(input) }}</td>
-            </tr>
+      @if (open()) {
+        <div class="slip" [class.to-left]="toLeft()">
+          <strong>{{ reason().what }}</strong>
+          <p>{{ reason().formula }}</p>
+          <table class="plain">
+            @for (input of reason().inputs; track input.name) {
+              <tr>
+                <th scope="row">{{ input.name }}</th>
+                <td class="figure">{{ speech.reasonInput(input) }}</td>
+              </tr>
+            }
+          </table>
+          @if (reason().otherwise) {
+            <p>{{ reason().otherwise }}</p>
           }
-        </table>
-        @if (reason().otherwise) {
-          <p>{{ reason().otherwise }}</p>
-        }
-        <p class="quiet">{{ reason().source }}</p>
-      </div>
+          <p class="quiet">{{ reason().source }}</p>
+        </div>
+      }
     </details>
   `,
   styles: `
@@ -77,8 +79,12 @@ export class Why {
   readonly reason = input.required<Reason>();
   protected readonly toLeft = signal(false);
 
+  /** What nobody has opened is not worked out: a page has dozens of them, and its handle moves every one. */
+  protected readonly open = signal(false);
+
   /** The slip opens to the side that has room for it. */
-  protected place(details: HTMLElement): void {
+  protected turned(details: HTMLDetailsElement): void {
+    this.open.set(details.open);
     this.toLeft.set(details.getBoundingClientRect().left + SLIP_PX > document.documentElement.clientWidth);
   }
 }

@@ -8,11 +8,15 @@ import { workOf } from '@odontis/core/work/families';
 import type { PlannedWork, Studied } from '@odontis/core/work/family-work';
 import { isLineOrder } from '@odontis/core/work/order';
 import type { LineOrder } from '@odontis/core/work/order';
+import type { Rates } from '@odontis/core/work/price';
+import type { ChaseOffer } from '@odontis/core/work/tooth-line/chase-offer';
+import { sideOf } from '@odontis/core/work/tooth-line/chase-offer';
+import type { LineStudy } from '@odontis/core/work/tooth-line/study';
 import { measuredAngles } from '@odontis/core/work/tooth-line/angles-of-evidence';
 import { isConverting } from '@odontis/core/judgement/triage';
 import type { Wood } from '@odontis/core/saw/families';
 import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
-import { foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
+import { cutAsItIs, foretellCut } from '@odontis/core/work/tooth-line/foretold-cut';
 import { recall, remember } from '../../../shared/api/remembered';
 import type { WayId } from '@odontis/core/work/ways';
 import { viewDepth } from '@odontis/core/work/tooth-line/depth-view';
@@ -42,6 +46,14 @@ const initial: PlanState = {
   cutWood: null,
   boardMm: Number(recall(BOARD)) || USUAL_BOARD_MM,
 };
+
+/** What the offer for short teeth hangs on. */
+interface OfferedOf {
+  readonly study: LineStudy | null;
+  readonly rates: Rates | null;
+  readonly depthMm: number;
+  readonly order: LineOrder | null;
+}
 
 /** The same choice, whether or not something else of the draft has changed. */
 const alike = (a: object, b: object): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -178,9 +190,19 @@ export const PlanDesk = signalStore(
         : null;
     });
     /** Short and broken teeth, both ways; null where every tooth reaches the line. */
+    const offered = linkedSignal<OfferedOf, ChaseOffer | null>({
+      source: () => ({ study: desk.found(), rates: rates(), depthMm: desk.depthMm(), order: desk.order() }),
+      computation: ({ study, rates: now, depthMm, order }, before) => {
+        const work = desk.work();
+        if (!study || !work) return null;
+        // Of this study the depth to chase to is known from the last move, and the depth chosen has its order.
+        const last = before?.source.study === study && before.source.rates === now ? before.value?.chase : null;
+        const own = order && !order.beside ? [sideOf(order, depthMm)] : [];
+        return work.chase(study, depthMm, now, [...own, ...(last ? [last] : [])]);
+      },
+    });
     const chase = computed(() => {
-      const [study, work] = [desk.found(), desk.work()];
-      const offer = study && work ? work.chase(study, desk.depthMm(), rates()) : null;
+      const offer = offered();
       return offer && offer.teeth.length > 0 ? offer : null;
     });
     const handles = computed(() => {
@@ -215,12 +237,18 @@ export const PlanDesk = signalStore(
       const [study, order] = [desk.found(), desk.order()];
       return study && order && drawnTeeth(study, order);
     });
+    /** The cut as it is: the same under every depth. */
+    const asItIs = computed(() => {
+      const study = desk.found();
+      if (!study) return null;
+      const asked = { wood: desk.cutWood() ?? study.inputs.saw.wood, boardMm: desk.boardMm() };
+      return { study, asked, cut: cutAsItIs(study, asked) };
+    });
     /** The cut as it is and as chosen; null where new teeth are cut. */
     const cut = computed(() => {
-      const [study, view, order] = [desk.found(), desk.view(), desk.order()];
-      if (!study || !view || !order || order.inputs.retooth) return null;
-      const asked = { wood: desk.cutWood() ?? study.inputs.saw.wood, boardMm: desk.boardMm() };
-      return foretellCut(study, view, order.forecast.set, asked);
+      const [view, order] = [desk.view(), desk.order()];
+      const now = order && !order.inputs.retooth ? asItIs() : null;
+      return now && view && order && foretellCut(now.study, view, order.forecast.set, now.asked, now.cut);
     });
     /** Which of the ways is chosen; null where something between is. */
     const way = computed(() => {
