@@ -17,13 +17,23 @@ import { WayKept } from './way-kept';
       >Accepted by {{ plan().acceptedBy }}, {{ speech.fullDay(plan().acceptedAt) }}. It stays as it is.</od-notice
     >
     <od-way-kept [plan]="plan()" />
-    <a matButton="outlined" [href]="'/api/tickets/' + ticketId() + '/card.pdf'" target="_blank" rel="noopener"
-      >Print its card</a
-    >
+    <div>
+      <a matButton="outlined" [href]="'/api/tickets/' + ticketId() + '/card.pdf'" target="_blank" rel="noopener"
+        >Print its card</a
+      >
+      @if (atBench()) {
+        <button matButton="outlined" (click)="again.emit()">Plan it again</button>
+        <a matButton="filled" [routerLink]="['/ticket', ticketId(), 'bench']">To the bench</a>
+      }
+    </div>
     <od-aids-offer [plan]="plan()" [ticketId]="ticketId()" />
-    @if (atBench()) {
-      <button matButton="outlined" (click)="again.emit()">Plan it again</button>
-      <a matButton="filled" [routerLink]="['/ticket', ticketId(), 'bench']">To the bench</a>
+  `,
+  styles: `
+    div {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin: 6px 0;
     }
   `,
 })

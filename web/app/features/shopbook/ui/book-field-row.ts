@@ -26,7 +26,16 @@ import type { BookField } from '../data/book-fields';
       }
     </mat-form-field>
   `,
-  styleUrl: './shopbook-part.scss',
+  styles: `
+    :host {
+      display: inline-block;
+      width: min(100%, 320px);
+      margin-right: 8px;
+    }
+    mat-form-field {
+      width: 100%;
+    }
+  `,
 })
 export class BookFieldRow {
   readonly field = input.required<BookField>();
