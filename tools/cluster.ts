@@ -39,6 +39,7 @@ const DATABASE = 'odontis';
  * folder's owner can read, run as the system's postgres user when started by
  * root, its port remembered. Survives kill -9: a server still running is taken
  * over, a dead one recovers from its log.
+ * Over 250 lines: making, starting, watching and ending a cluster share what lies on its disk.
  */
 export class Cluster {
   private stopping = false;

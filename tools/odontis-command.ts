@@ -18,6 +18,8 @@ import { pitchMmSaid } from '@odontis/core/units/count';
 import { parseLength } from '@odontis/core/units/length';
 import { traceCommand } from './trace-command';
 
+// Over 250 lines: one command line, each of its words and what is said where it cannot be done.
+
 /**
  * The command line on the core: `plan FILE` prints a saw's plan as JSON, `check
  * FILE` names every fault of a record. Exit code 0 for good, 2 for anything

@@ -35,6 +35,8 @@ import { FAMILIES } from '@odontis/core/saw/all-families';
 
 import { readyForCodes } from './code-reader';
 
+// Over 250 lines: one command, from its words to its answer.
+
 export interface TraceOptions {
   readonly dpi?: string;
   readonly family?: string;

@@ -5,6 +5,8 @@ import type { Cause } from './causes';
 import { mirrored } from './causes';
 import type { CutShown, SawKnown } from './found';
 
+// Over 250 lines: one table of what tells causes apart, each entry with its chances.
+
 /** Everything a cause can be told by. */
 export interface Facts {
   readonly shown: CutShown;

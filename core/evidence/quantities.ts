@@ -5,6 +5,8 @@ import { rolesOn, teethOf } from '../saw/saw';
 import { teethFor } from '../saw/all-families';
 import type { LengthGauge } from './gauges';
 
+// Over 250 lines: one table, an entry for everything that is read of a saw.
+
 /** Lengths that are measured of a saw, each at a tooth or at a station along the plate; mm. */
 export const LENGTH_QUANTITIES = [
   'place',

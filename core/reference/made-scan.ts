@@ -2,6 +2,7 @@
  * Made-up scans with exact truth, for tests, the bench and the demo: never part of
  * the app. A saw is built as a polygon in mm from its tips and angles, laid on the
  * picture by exact area coverage, blurred, lit unevenly, dusted and made noisy.
+ * Over 250 lines: one picture, drawn step by step.
  */
 import type { GreyPicture } from '../trace/grey-picture';
 import type { Point, TrueTooth } from './made-line';

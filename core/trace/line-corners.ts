@@ -3,6 +3,8 @@ import { median } from '../units/median';
 import { localPitches } from './local-pitch';
 import { centresOf, pairsOf } from './raker-pairs';
 
+// Over 250 lines: one reading of an outline, swing by swing, with what makes it a tooth, a raker or a gap.
+
 /** Tips with a gullet before, between and after: `gullets.length === tips.length + 1`. */
 export interface LineCorners {
   readonly tips: readonly Corner[];

@@ -23,6 +23,8 @@ import type {
 } from './traced-line';
 import type { WholeTeeth } from './whole-teeth';
 
+// Over 250 lines: one passage from corners in px to teeth in mm with their doubts; each step takes the one before whole.
+
 /** Flanks differ by this much before they say which is the face, degrees. */
 const TELLING_DEG = 6;
 /** A tip this far under the line, in tooth depths, is broken; one as far over it has something on its stub. */

@@ -6,6 +6,8 @@ import type { LineLevels } from './line-levels';
 import { levelAt } from './line-levels';
 import { tabledBell, tabledErf } from './normal-tables';
 
+// Over 250 lines: one fit of flanks too short to be fitted apart; its model, its weights and its errors belong together.
+
 /** One tooth's flanks as they were fitted, each by itself, and the rows of its tip and of the gullets beside it. px of the view. */
 export interface SmallTooth {
   readonly left: FlankLine | null;

@@ -1,5 +1,7 @@
 import type { PictureView } from './grey-picture';
 
+// Over 250 lines: one search, coarse to fine, over one measure of how steep a picture is.
+
 /**
  * Where the tooth line lies in a picture: a band of pixels around a curve
  *

@@ -5,6 +5,8 @@ import { greyAt } from './grey-picture';
 import { median } from '../units/median';
 import { tabledBell, tabledErf } from './normal-tables';
 
+// Over 250 lines: one fit, from pixels to how much of a point is gone and its error; its steps share one view of the corner.
+
 /**
  * What is left of a corner where two flanks would meet: how much of its point is
  * gone, whether jointed flat, rounded by work or filled by the file's corner.

@@ -27,6 +27,8 @@ import type { PictureKind } from './pictured';
 import { readPictured } from './pictured';
 import { seeded } from './worn-line';
 
+// Over 250 lines: one story, whose chances are drawn in one order from the counter to the handover.
+
 const SAWS = 90;
 /** How each of the staff stands to the reckoned minutes, so that paces differ as they do. */
 const PACES = [0.95, 1.2, 1.05] as const;

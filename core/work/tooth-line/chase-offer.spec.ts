@@ -32,6 +32,16 @@ describe('short and broken teeth, blended or chased', () => {
     expect(order.forecast.cut.reachedShare).toBe(1);
     expect(chaseOffer(study, 0.4, RATES).teeth).toEqual([]);
   });
+  it('under a moving handle the depth to chase to stays, and what is known of it is taken as it was', () => {
+    const study = withShort(0.4);
+    const { chase } = chaseOffer(study, 0.05, RATES);
+    const known = chase ? [chase] : [];
+    const moved = chaseOffer(study, 0.09, RATES, known);
+    expect(moved.chase).toBe(chase);
+    expect(moved.blend).toEqual(chaseOffer(study, 0.09, RATES).blend);
+    // A side of another depth is none of these.
+    expect(chaseOffer(withShort(0.3), 0.09, RATES, known).chase?.depthMm).toBeCloseTo(0.3, 9);
+  });
   it('one shorter than the teeth can be jointed is not offered, nor is a tooth that is not there', () => {
     expect(chaseOffer(withShort(1.9), 0.05, RATES).chase).toBeNull();
     const gone = chaseOffer(withShort(0, [20]), 0, RATES);

@@ -12,6 +12,8 @@ import { toSaw } from './service';
 import type { Card } from './vcard';
 import { readCards } from './vcard';
 
+// Over 250 lines: one page of the ledger, read, changed, joined with another and taken out, under one lock.
+
 /** What stands in place of a name when a person's data were taken out. */
 export const FORGOTTEN_NAME = 'Customer removed from the book';
 

@@ -4,6 +4,8 @@ import { yPx } from './layout';
 import { FINEST_PX } from './sheet';
 import type { Sheet } from './sheet';
 
+// Over 250 lines: one drawing, part by part in the order it is laid down.
+
 /** Plate, back and handle, then the teeth: what stays while a hand pulls at the joint line. */
 export function drawSaw(sheet: Sheet, drawing: SawDrawing): void {
   drawPlate(sheet, drawing);

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import type { Reason } from '@odontis/core/reason/reason';
 import { withStore } from '../../testing/with-store';
 import { Conflict } from '../conflict/conflict';
+import { Figures } from './figures';
 import { typing } from './keys';
 import { Why } from './why';
 
@@ -18,9 +19,29 @@ describe('parts that every page uses', () => {
     };
     fixture.componentRef.setInput('reason', reason);
     await fixture.whenStable();
-    const text = (fixture.nativeElement as HTMLElement).textContent ?? '';
+    const host = fixture.nativeElement as HTMLElement;
+    expect(host.querySelector('.slip')).toBeNull();
+    host.querySelector('summary')?.click();
+    await new Promise((resolve) => host.querySelector('details')?.addEventListener('toggle', resolve, { once: true }));
+    await fixture.whenStable();
+    const text = host.textContent ?? '';
     for (const words of ['why?', 'table by family', '20.0 thou', 'Less binds.', 'Common practice'])
       expect(text).toContain(words);
+  });
+
+  it('a table of figures gives each its name and its words, and why where it knows', async () => {
+    withStore();
+    const fixture = TestBed.createComponent(Figures);
+    const why: Reason = { what: 'File', formula: 'by pitch', inputs: [], source: 'no source', otherwise: '' };
+    fixture.componentRef.setInput('figures', [
+      { name: 'Teeth', says: '120' },
+      { name: 'File', says: '6 in slim taper', why },
+      { name: 'Price', says: '12', why: undefined },
+    ]);
+    await fixture.whenStable();
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tr')];
+    expect(rows.map((row) => row.querySelector('th')?.textContent)).toEqual(['Teeth', 'File', 'Price']);
+    expect(rows.map((row) => row.querySelector('od-why') !== null)).toEqual([false, true, false]);
   });
 
   it('a conflict shows both versions and leaves the choice', async () => {

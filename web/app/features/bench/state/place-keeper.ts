@@ -14,6 +14,8 @@ import type { Standing } from '../data/standing';
 import { strokesHeard } from '../data/standing';
 import { withPlace } from './place-state';
 
+// Over 250 lines: one store; every way of keeping the place moves the same place, and only one may at a time.
+
 const PACE_EACH_MS = 200;
 /** A stroke that falls off is counted sooner than this, or was none. */
 const FALLS_FOR_MS = 600;

@@ -1,5 +1,7 @@
 import type { Family } from '@odontis/core/saw/all-families';
 
+// Over 250 lines: one table of questions, family by family.
+
 /** Where a measure is taken, as the drawing beside the questions shows it. */
 export type Dimension = 'line' | 'depthHeel' | 'depthToe' | 'thickness' | 'pitch' | 'width' | 'diameter' | 'bore';
 

@@ -20,6 +20,8 @@ import { PictureClient, PictureStopped } from '../../../workers/picture-client';
 import { faultWords } from './picture-words';
 import type { ShownPicture } from './shown-picture';
 
+// Over 250 lines: one store; opening, tracing, joining and undoing all change the same pictures and their line.
+
 /** One picture on the desk. */
 export interface OpenPicture extends ShownPicture {
   readonly file: File;

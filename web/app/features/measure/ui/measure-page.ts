@@ -1,55 +1,43 @@
-import { offsetOf } from '@odontis/core/saw/tooth-pattern';
-import { MatSelectModule } from '@angular/material/select';
-import { MatFormFieldModule } from '@angular/material/form-field';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { isLinePlanned } from '@odontis/core/work/families';
-import { estimatesOf } from '@odontis/core/evidence/estimates';
-import type { LengthQuantity } from '@odontis/core/evidence/quantities';
-import type { Evidence } from '@odontis/core/evidence/session';
-import type { Saw } from '@odontis/core/saw/saw';
-import { teethOf } from '@odontis/core/saw/saw';
-import { roundDrawing } from '../../../sawpage/round-drawing';
-import { lineOf } from '@odontis/core/evidence/line-of';
-import { isGauged, softEdgesOf } from '@odontis/core/saw/edges';
-import type { Filing } from '@odontis/core/saw/families';
 import { measuredOf } from '@odontis/contract/measured-saw';
-import {
-  baseDrawing,
-  drawnTooth,
-  heightLane,
-  measuredLanes,
-  setLane,
-  spacingLane,
-} from '../../../sawpage/build-drawing';
+import { GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
+import { lineOf } from '@odontis/core/evidence/line-of';
+import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
+import type { ToothSet } from '@odontis/core/photograph/edge-readings';
+import { isGauged } from '@odontis/core/saw/edges';
+import { offsetOf } from '@odontis/core/saw/tooth-pattern';
+import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
+import { isLinePlanned } from '@odontis/core/work/families';
+import { roundDrawing } from '../../../sawpage/round-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
-import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { differencesOf } from '../../../shared/evidence/differences';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { LineDesk } from '../../../shared/evidence/line-desk';
-import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
-import { Speech } from '../../../shared/speech/speech';
-import { Keys } from '../../../shared/ui/keys';
-import { offerFile } from '../../../shared/ui/offer-file';
-import { Notice } from '../../../shared/ui/notice';
-import { GAUGE_WORDS, LENGTH_GAUGES } from '@odontis/core/evidence/gauges';
-import { TraceDesk } from '../state/trace-desk';
-import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
-import { AngleKeeper } from '../state/angle-keeper';
-import { AngleDesk } from './angle-desk';
+import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
-import { PictureWays } from './picture-ways';
-import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
-import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
-import type { ToothSet } from '@odontis/core/photograph/edge-readings';
+import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
+import { Speech } from '../../../shared/speech/speech';
+import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
+import { Keys } from '../../../shared/ui/keys';
+import { Notice } from '../../../shared/ui/notice';
+import { offerFile } from '../../../shared/ui/offer-file';
+import { gaugedSays } from '../data/gauged-words';
+import { gaugedDrawing, keyedDrawing } from '../data/measure-drawing';
+import { AngleKeeper } from '../state/angle-keeper';
+import { EdgeDesk } from '../state/edge-desk';
 import { PictureKeeper } from '../state/picture-keeper';
 import { PictureMeasures } from '../state/picture-measures';
-import { EdgeDesk } from '../state/edge-desk';
+import { TraceDesk } from '../state/trace-desk';
+import { AngleDesk } from './angle-desk';
+import { PictureWays } from './picture-ways';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
 @Component({
@@ -109,36 +97,11 @@ export class MeasurePage {
     const dossier = this.evidence.dossier();
     return !dossier || !isGauged(dossier.saw);
   });
-  /** Gauged, and a plan comes out of it. */
-  protected readonly toPlan = computed(() => {
-    const dossier = this.evidence.dossier();
-    return !!dossier && isGauged(dossier.saw);
-  });
   private readonly edge = this.measures.edge;
-  /** What was gauged so far, in a sentence. */
   protected readonly gaugedSays = computed(() => {
-    const [saw, evidence] = [this.evidence.dossier()?.saw, this.evidence.evidence()];
-    if (!saw) return '';
-    const edges = softEdgesOf(saw);
-    if (!isLinePlanned(saw.family)) return this.sampledSays(saw, evidence);
-    if (edges.length === 0)
-      return `${this.gaugedTeeth()} cutters have a height, ${this.gauged()?.rakersRead.length ?? 0} rakers a depth`;
-    const count = (edge: Filing): string =>
-      `${lineOf(evidence, saw, 'before', edge)?.heightsRead ?? 0} on the ${edge} edge`;
-    return `teeth with a height: ${edges.map(count).join(', ')}`;
+    const saw = this.evidence.dossier()?.saw;
+    return saw ? gaugedSays(saw, this.evidence.evidence()) : '';
   });
-  /** A band is planned by its count, a blade by its flats; what was read of them tells the rest. */
-  private sampledSays(saw: Saw, evidence: Evidence): string {
-    const readings = evidence.filter((s) => s.kind === 'before').flatMap((s) => s.readings);
-    const read = (quantity: LengthQuantity): number => estimatesOf(readings, quantity, null).length;
-    if (saw.family === 'dado') {
-      const heights = readings.filter((r) => r.quantity === 'chipper-height' || r.quantity === 'runout').length;
-      return `${saw.parts.length} parts; ${heights} heights read by dial of ${teethOf(saw)} teeth: it may be planned at any time`;
-    }
-    if (saw.family === 'circular')
-      return `${teethOf(saw)} teeth; ${read('runout')} read by dial, ${read('runout-turned')} of them again turned: it may be planned at any time`;
-    return `${teethOf(saw)} teeth; set sampled at ${read('set')}, heights at ${read('height')}: it may be planned at any time`;
-  }
   /** Teeth enough for a plan, or none wanted. */
   protected readonly mayPlan = computed(() => {
     const family = this.evidence.dossier()?.saw.family;
@@ -213,40 +176,20 @@ export class MeasurePage {
       });
       return;
     }
+    const by = { say: this.speech.fine, habits };
     if (isGauged(dossier.saw)) {
       const teeth = line ? readingsOfTrace(line) : (this.gauged()?.teeth ?? []);
-      const at = this.way() === 'gauge' || this.way() === 'keyed' ? this.gauging.place() : null;
-      this.sheet.drawing.set({
-        ...baseDrawing(dossier, teeth, drawnTooth(dossier, habits, this.edge()), this.edge()),
-        current:
-          at !== null && teeth.some((r) => r.tooth === at) && !this.gauging.atStation() ? { at, unit: 'tooth' } : null,
-        lanes:
-          teeth.length < 3 || line
-            ? []
-            : measuredLanes(dossier.saw, teeth, { say: this.speech.fine, wood: dossier.ticket.wood }),
-      });
+      const at = ['gauge', 'keyed'].includes(this.way()) && !this.gauging.atStation() ? this.gauging.place() : null;
+      this.sheet.drawing.set(gaugedDrawing(dossier, { teeth, traced: line !== null, edge: this.edge(), at }, by));
       return;
     }
-    const readings = line ? readingsOfTrace(line) : this.shownLine();
-    const before = this.earlier()?.teeth ?? null;
-    const tooth = drawnTooth(dossier, habits);
-    const pitch = line?.summary.pitchMm.value ?? this.lines.statistics()?.pitchMm ?? dossier.saw.pitchMm;
-    const cursor = line ? (this.trace.selected() ?? 0) - 1 : this.lines.cursor();
-    this.sheet.drawing.set({
-      ...baseDrawing(dossier, readings, tooth),
-      current:
-        cursor >= 0 && cursor < readings.length && readings[cursor]?.kind !== 'missing'
-          ? { at: cursor + 1, unit: 'tooth' }
-          : null,
-      lanes:
-        this.way() === 'angles'
-          ? []
-          : [
-              heightLane(readings, this.speech.fine, before),
-              spacingLane(readings, pitch, habits.evennessShare * pitch, this.speech.fine, before, this.lines.places()),
-              setLane(readings, this.speech.fine, before),
-            ],
-    });
+    const keyed = {
+      ...{ keyed: this.shownLine(), traced: line, before: this.earlier()?.teeth ?? null },
+      cursor: line ? (this.trace.selected() ?? 0) - 1 : this.lines.cursor(),
+      pitchMm: this.lines.statistics()?.pitchMm ?? dossier.saw.pitchMm,
+      ...{ places: this.lines.places(), bare: this.way() === 'angles' },
+    };
+    this.sheet.drawing.set(keyedDrawing(dossier, keyed, by));
   }
 
   protected takeTrace(teeth: ToothReading[]): void {

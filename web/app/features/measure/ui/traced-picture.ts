@@ -22,6 +22,8 @@ import type { ShownPicture } from '../state/shown-picture';
 import { drawPoints, drawTrace } from './draw-trace';
 import { TILE_PX, TileStore } from './tile-store';
 
+// Over 250 lines: one drawing under the hand; what is drawn stands in draw-trace.ts, the tiles in tile-store.ts.
+
 /** Screen pixels to a picture's pixel when a tooth is brought near. */
 const NEAR = 3;
 

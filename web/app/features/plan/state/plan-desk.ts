@@ -58,7 +58,10 @@ interface OfferedOf {
 /** The same choice, whether or not something else of the draft has changed. */
 const alike = (a: object, b: object): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** What is chosen on the plan page and everything that comes of it: study, view at the depth, order, offers. */
+/**
+ * What is chosen on the plan page and everything that comes of it: study, view at the depth, order, offers. Over 250
+ * lines: one store whose stages hang on one another; what each works out stands in data/line-study.ts.
+ */
 export const PlanDesk = signalStore(
   withState(initial),
   withProps(() => {
