@@ -1,6 +1,6 @@
 import { linearRegression, sampleStandardDeviation } from 'simple-statistics';
 import { sagittaMm } from '../line/sagitta';
-import { lineStatistics, meanAndSpread } from './line-statistics';
+import { lineStatistics, meanAndSpread, setOfLine } from './line-statistics';
 import type { ToothReading } from './tooth-reading';
 
 const line = (n: number, y: (x: number) => number): ToothReading[] =>
@@ -48,6 +48,9 @@ describe('lineStatistics', () => {
     const statistics = lineStatistics(readings);
     expect(statistics?.setLeft.meanMm).toBeCloseTo(0.0525, 12);
     expect(statistics?.setRight.count).toBe(2);
+    expect(setOfLine(readings)?.left).toEqual(statistics?.setLeft);
+    expect(setOfLine(readings)?.right).toEqual(statistics?.setRight);
+    expect(setOfLine(readings.slice(0, 2))).toBeNull();
   });
 
   it('has nothing to say below three teeth', () => expect(lineStatistics(line(2, () => 0))).toBeNull());

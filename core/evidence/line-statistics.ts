@@ -70,6 +70,14 @@ export function lineStatistics(
   };
 }
 
+/** Set of both sides alone, as {@link lineStatistics} tells it. Null below three teeth. O(n). */
+export function setOfLine(
+  readings: readonly ToothReading[],
+): { readonly left: SideSet; readonly right: SideSet } | null {
+  const standing = standingTeeth(readings);
+  return standing.length < 3 ? null : { left: sideSet(standing, 'left'), right: sideSet(standing, 'right') };
+}
+
 /** Sagitta of the least-squares parabola: -q l^2 / 4 for y = .. + q x^2 over chord l. */
 function crown(standing: readonly ToothReading[], lengthMm: number): number {
   const n = standing.length;

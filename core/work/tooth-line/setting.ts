@@ -1,4 +1,4 @@
-import { lineStatistics } from '../../evidence/line-statistics';
+import { setOfLine } from '../../evidence/line-statistics';
 import { SHARPENING_MM } from '../../life/sharpening-metal';
 import type { SettingDecision } from '../judge-reset';
 import { judgeReset } from '../judge-reset';
@@ -12,13 +12,13 @@ const PULL_SET_LEFT =
 /** Set anew or left, of a line as it was measured and jointed so deep. mm. */
 export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm: number): SettingDecision {
   const { inputs } = study;
-  const statistics = lineStatistics(inputs.readings);
-  const read = statistics !== null && statistics.setLeft.count > 0 && statistics.setRight.count > 0;
+  const sides = setOfLine(inputs.readings);
+  const read = sides !== null && sides.left.count > 0 && sides.right.count > 0;
   // Thin hard plate breaks rather than bends: a pull saw's set is left alone where nobody measured it short.
   const left = study.pull !== null && (!read || study.pull.filing.kind === 'top-only');
   return judgeReset(
     {
-      sides: statistics && { left: statistics.setLeft, right: statistics.setRight },
+      sides,
       targetMm: study.set.perSideMm,
       filedMm: depthMm + SHARPENING_MM,
       wearTimes: inputs.habits.learned?.wearTimes,

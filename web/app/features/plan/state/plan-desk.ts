@@ -1,4 +1,4 @@
-import { computed, effect, inject, linkedSignal, untracked } from '@angular/core';
+import { computed, DestroyRef, effect, inject, linkedSignal, untracked } from '@angular/core';
 import { patchState, signalStore, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Store } from '@ngrx/store';
 import { STROKES_PER_CORNER } from '@odontis/core/file/file-choice';
@@ -40,6 +40,8 @@ interface PlanState {
   readonly boardMm: number;
 }
 const BOARD = 'cutBoardMm';
+/** A hand that moves nothing for so long rests. */
+const REST_MS = 200;
 const initial: PlanState = {
   again: false,
   edge: 'first',
@@ -283,11 +285,23 @@ export const PlanDesk = signalStore(
     };
   }),
   withHooks({
-    onInit: ({ ticketId, draft }) =>
-      void effect(() => {
+    onInit: ({ ticketId, draft }) => {
+      const keep = (): void => keepPlan(ticketId(), draft());
+      // A handle changes it every frame: it is kept when the hand rests, and when the page or the ticket is left.
+      effect((ended) => {
         const [id, kept] = [ticketId(), draft()];
-        untracked(() => keepPlan(id, kept));
-      }),
+        const timer = setTimeout(() => keepPlan(id, kept), REST_MS);
+        ended(() => {
+          clearTimeout(timer);
+          if (untracked(ticketId) !== id) keepPlan(id, kept);
+        });
+      });
+      window.addEventListener('pagehide', keep);
+      inject(DestroyRef).onDestroy(() => {
+        window.removeEventListener('pagehide', keep);
+        keep();
+      });
+    },
   }),
 );
 export type PlanDesk = InstanceType<typeof PlanDesk>;
