@@ -116,7 +116,8 @@ class DemoLoader {
       })),
       { transaction, returning: IDS },
     );
-    const taken = told.map((one, i) => ({ ...one, by: this.personOf(one), sessionId: at(idsOf(rows), i) }));
+    const ids = idsOf(rows);
+    const taken = told.map((one, i) => ({ ...one, by: this.personOf(one), sessionId: at(ids, i) }));
     await keepReadings(db, taken, transaction);
   }
 

@@ -11,6 +11,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { SPREAD_SAYS } from '../../../shared/words/spread-words';
 import { Notice } from '../../../shared/ui/notice';
 import { Why } from '../../../shared/ui/why';
+import { speedSays } from './blade-figures';
 import { DepthPull } from './depth-pull';
 
 /** A kind of part that comes down together, and what is chosen of it. */
@@ -44,6 +45,8 @@ export class DadoPlan {
   readonly part = output<string>();
   readonly slipped = output<string | null>();
   protected readonly spread = (verdict: SpreadVerdict | null): string => (verdict === null ? '' : SPREAD_SAYS[verdict]);
+
+  protected readonly speed = computed(() => speedSays(this.own().inputs.markedLimitRpm, null));
 
   protected readonly floorWhy = computed(() => {
     const { inputs, forecast } = this.own();
