@@ -9,7 +9,7 @@ export interface Figure {
   readonly why?: Reason | null | undefined;
 }
 
-/** What is known, a row each, every one with its reason; rows that do more than say something stand inside it. */
+/** What is known, a row each, every one with its reason. */
 @Component({
   selector: 'od-figures',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,7 +27,6 @@ export interface Figure {
           </td>
         </tr>
       }
-      <ng-content />
     </table>
   `,
   styles: `
