@@ -82,6 +82,10 @@ export class BenchPage implements OnDestroy {
     momentsBefore(this.walk.steps(), this.walk.walk(), this.walk.place(), this.corner.inHand()),
   );
   protected readonly momentSays = MOMENT_SAYS;
+  protected readonly unsentSays = computed(() => {
+    const { length } = this.queue.unsent();
+    return length === 1 ? '1 step is' : `${length} steps are`;
+  });
   protected readonly left = computed(() => minutesLeft(this.walk.steps(), this.walk.walk(), this.walk.done()));
   protected readonly ends = computed(() => {
     const pull = this.walk.dossier()?.saw.family === 'pull';
