@@ -66,6 +66,7 @@ test('a blade among its round strips and a saw along its points are measured fro
     await added.getByRole('button', { name: 'Add it as measured' }).click();
     await expect(printers.getByRole('button', { name: `Take ${name} out` })).toBeVisible();
   }
+  await expect(page.getByText('Keeping …')).toHaveCount(0);
 
   const saw = withPicture('hand');
   await page.goto(`/ticket/${saw.ticket.id}/measure`);
@@ -111,4 +112,5 @@ test('a blade among its round strips and a saw along its points are measured fro
     await printers.getByRole('button', { name: `Take ${name} out` }).click();
     await expect(printers.getByRole('button', { name: `Take ${name} out` })).toHaveCount(0);
   }
+  await expect(page.getByText('Keeping …')).toHaveCount(0);
 });

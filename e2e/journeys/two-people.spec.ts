@@ -42,6 +42,8 @@ test('the second of two editors is told, sees both versions and loses nothing', 
   await expect(conflict.getByRole('cell', { name: 'their words' })).toBeVisible();
   await conflict.getByRole('button', { name: 'Keep yours' }).click();
   await expect(conflict).toHaveCount(0);
+  // The form closes when the server has it.
+  await expect(mine.getByLabel('What the customer says')).toHaveCount(0);
   await theirs.reload();
   await theirs.getByRole('button', { name: 'change' }).click();
   await expect(theirs.getByLabel('What the customer says')).toHaveValue('my words');
@@ -85,12 +87,14 @@ test('the shop book shows a change at once everywhere, and both ways of saying a
   await page.getByLabel('Strokes a gullet').fill('9');
   await page.keyboard.press('Tab');
   await expect(page.getByText('Strokes a gullet must lie between 1 and 6')).toBeVisible();
+  await expect(page.getByText('Keeping …')).toHaveCount(0);
   const id = await firstAt(page, 'plan');
   await page.goto(`/ticket/${id}/plan`);
   await expect(page.getByRole('heading', { name: /Joint [\d.]+ mm|No jointing/ })).toBeVisible();
   await page.goto('/shopbook');
   await page.getByRole('radio', { name: 'thou', exact: true }).click();
   await expect(page.getByText('Said here: 4.0 thou of set')).toBeVisible();
+  await expect(page.getByText('Keeping …')).toHaveCount(0);
 });
 
 test('a saw that waits for its owner is marked so, and the rack shows those alone', async ({ browser }) => {
