@@ -28,7 +28,15 @@ export const storeRoom = z.object({
     )
     .readonly(),
   planned: z
-    .array(z.object({ ticketId: z.int(), promisedOn: z.iso.date(), name: z.string(), strokes: z.number() }))
+    .array(
+      z.object({
+        ticketId: z.int(),
+        ticketNumber: z.int(),
+        promisedOn: z.iso.date(),
+        name: z.string(),
+        strokes: z.number(),
+      }),
+    )
     .readonly(),
   unplanned: z
     .array(

@@ -22,6 +22,8 @@ export interface KeptTool {
 /** Strokes that a saw at the bench still wants of a file, and when it is promised, ISO day. */
 export interface PlannedStrokes {
   readonly ticketId: number;
+  /** As the tag says it. */
+  readonly ticketNumber: number;
   readonly promisedOn: string;
   readonly name: string;
   readonly strokes: number;
@@ -50,7 +52,7 @@ export interface FileShelf {
   readonly life: CornerLife;
   readonly left: number;
   /** By the orders at the bench, one entry a saw. */
-  readonly reserved: readonly { readonly ticketId: number; readonly corners: number }[];
+  readonly reserved: readonly { readonly ticketId: number; readonly ticketNumber: number; readonly corners: number }[];
   readonly free: number;
   readonly need: {
     /** Of saws at the bench promised within the fortnight, and of those still to be planned. */
@@ -86,7 +88,10 @@ export function fileShelves(room: StoreRoom, usualStrokes: number): FileShelf[] 
     const left = kept ? cornersLeft(kept, life) : 0;
     const corners = (strokes: number): number => strokes / life.strokes;
     const orders = room.planned.filter((one) => one.name === name);
-    const reserved = orders.map(({ ticketId, strokes }) => ({ ticketId, corners: corners(strokes) }));
+    const reserved = orders.map(({ ticketId, ticketNumber, strokes }) => ({
+      ...{ ticketId, ticketNumber },
+      corners: corners(strokes),
+    }));
     const sum = (values: readonly number[]): number => values.reduce((all, value) => all + value, 0);
     const planned = sum(orders.filter((one) => one.promisedOn <= room.until).map(({ strokes }) => corners(strokes)));
     const unplanned = sum(

@@ -136,9 +136,9 @@ describe('what is left, kept and short', () => {
     until: '2031-05-18',
     tools: [slim, { id: 2, tool: STONE, stock: { lying: 1, lives: [], away: false, inHand: [] } }],
     planned: [
-      { ticketId: 7, promisedOn: '2031-05-06', name: 'a slim file', strokes: 900 },
-      { ticketId: 8, promisedOn: '2031-06-06', name: 'a slim file', strokes: 1800 },
-      { ticketId: 8, promisedOn: '2031-06-06', name: 'not here', strokes: 90 },
+      { ticketId: 7, ticketNumber: 1007, promisedOn: '2031-05-06', name: 'a slim file', strokes: 900 },
+      { ticketId: 8, ticketNumber: 1008, promisedOn: '2031-06-06', name: 'a slim file', strokes: 1800 },
+      { ticketId: 8, ticketNumber: 1008, promisedOn: '2031-06-06', name: 'not here', strokes: 90 },
     ],
     unplanned: [
       { family: 'hand', saws: 3, learnedFrom: 12, files: [{ name: 'a slim file', strokesEach: 1200 }] },
@@ -152,8 +152,8 @@ describe('what is left, kept and short', () => {
     const shelf = of('a slim file');
     expect(shelf?.left).toBe(4.5);
     expect(shelf?.reserved).toEqual([
-      { ticketId: 7, corners: 1 },
-      { ticketId: 8, corners: 2 },
+      { ticketId: 7, ticketNumber: 1007, corners: 1 },
+      { ticketId: 8, ticketNumber: 1008, corners: 2 },
     ]);
     expect(shelf?.free).toBe(1.5);
     // One corner by the 18th, four for the saws not planned: half a corner too few, so one file.
@@ -168,7 +168,10 @@ describe('what is left, kept and short', () => {
 
   it('a saw is planned with what is free for it; what it was promised itself is', () => {
     expect(filesAtHand(room, 99, 900)).toEqual(['a slim file']);
-    const short = { ...room, planned: [{ ticketId: 7, promisedOn: '2031-05-06', name: 'a slim file', strokes: 4000 }] };
+    const short = {
+      ...room,
+      planned: [{ ticketId: 7, ticketNumber: 1007, promisedOn: '2031-05-06', name: 'a slim file', strokes: 4000 }],
+    };
     expect(filesAtHand(short, 99, 900)).toEqual([]);
     expect(filesAtHand(short, 7, 900)).toEqual(['a slim file']);
     expect(filesAtHand({ ...room, tools: [] }, 99, 900)).toBeUndefined();

@@ -98,12 +98,12 @@ export async function readStore(db: Database): Promise<KeptStoreRoom> {
     db.sequelize.query<T>(sql, { type: QueryTypes.SELECT, bind: [...bind] });
   const tools = await readTools(db);
   const planned = await select<KeptStoreRoom['planned'][number]>(
-    `SELECT k.id AS "ticketId", to_char(k.promised_on, 'YYYY-MM-DD') AS "promisedOn", t.name, sum(u.amount)::int AS strokes
+    `SELECT k.id AS "ticketId", k.number AS "ticketNumber", to_char(k.promised_on, 'YYYY-MM-DD') AS "promisedOn", t.name, sum(u.amount)::int AS strokes
        FROM ticket k JOIN LATERAL (SELECT id FROM plan WHERE ticket_id = k.id ORDER BY number DESC LIMIT 1) p ON true
        JOIN plan_tool t ON t.plan_id = p.id AND t.kind = 'file'
        CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount)
        LEFT JOIN bench_mark m ON m.plan_id = p.id AND m.stop = u.stop
-      WHERE k.stage = 'bench' AND m.stop IS NULL GROUP BY k.id, k.promised_on, t.name ORDER BY k.promised_on, k.id`,
+      WHERE k.stage = 'bench' AND m.stop IS NULL GROUP BY k.id, k.number, k.promised_on, t.name ORDER BY k.promised_on, k.id`,
   );
   const unplanned = await select<KeptStoreRoom['unplanned'][number]>(
     `SELECT w.family, w.saws, count(DISTINCT l.id)::int AS "learnedFrom",

@@ -66,8 +66,10 @@ describe('the Store', () => {
     await deed(id, { what: 'bought', pieces: 3 });
     await deed(id, { what: 'begun' });
     await deed(id, { what: 'begun' }, shop.other);
-    const kept = async () => (await read()).planned.find((one) => one.ticketId === ticket.id)?.strokes ?? 0;
+    const ordered = async () => (await read()).planned.find((one) => one.ticketId === ticket.id);
+    const kept = async () => (await ordered())?.strokes ?? 0;
     expect(await kept()).toBe(wanted.strokes);
+    expect((await ordered())?.ticketNumber).toBe(ticket.number);
     const uses = usesOf(steps).find((use) => use.name === wanted.name);
     if (!uses) throw new Error('No such use.');
     const press = (stop: number, action: 'done' | 'back' = 'done') => ({

@@ -41,6 +41,36 @@ describe('the counter’s slip under a ticket', () => {
     expect(button('a question')).toBeUndefined();
   });
 
+  it('words that are being typed outlive a change of the ticket; a note that went out begins the next one', async () => {
+    const dossier = testDossier('measure');
+    await show(dossier);
+    button('a refusal').click();
+    await fixture.whenStable();
+    const [to, words] = [host().querySelector('form input'), host().querySelector('textarea')];
+    await type(to, '0555 7');
+    await type(words, 'The plate is bent past saving.');
+    // A photograph came, and somebody promised it for another day.
+    fixture.componentRef.setInput('dossier', {
+      ...dossier,
+      ticket: { ...dossier.ticket, promisedOn: '2031-06-01' },
+    });
+    await fixture.whenStable();
+    expect([(to as HTMLInputElement).value, words?.value]).toEqual(['0555 7', 'The plate is bent past saving.']);
+    expect(button('a refusal').getAttribute('aria-checked')).toBe('true');
+    const note = { kind: 'refusal' as const, sentTo: '0555 7', body: 'The plate is bent past saving.' };
+    const message = {
+      ...note,
+      id: 1,
+      state: 'waiting' as const,
+      at: '2031-05-01T09:00:00Z',
+      by: 'First Hand',
+      sentAt: null,
+    };
+    fixture.componentRef.setInput('dossier', { ...dossier, messages: [message] });
+    await fixture.whenStable();
+    expect(words?.value).toContain('we cannot take on');
+  });
+
   it('puts a note in the outbox only with somewhere to send it', async () => {
     await show(testDossier('measure'));
     button('Put it in the outbox').click();

@@ -42,6 +42,9 @@ import { TicketHead } from './ticket-head';
 import type { TicketSlip } from './ticket-slip';
 import { slipOf, slipRows, tidySlip } from './ticket-slip';
 
+/** What the counter's slip sends. */
+const OF_THE_SLIP = ['photograph', 'message', 'decline'] as const;
+
 /** A saw's page: the same saw in the same place on every stage, the stage's own below it. */
 @Component({
   selector: 'od-ticket-page',
@@ -81,13 +84,13 @@ export class TicketPage {
   });
   private readonly loading = this.store.selectSignal(selectRequest('load'));
   private readonly editingOne = this.store.selectSignal(selectRequest('edit'));
-  private readonly slipRequests = (['photograph', 'message', 'decline'] as const).map((request) =>
-    this.store.selectSignal(selectRequest(request)),
-  );
+  private readonly slipRequests = OF_THE_SLIP.map((request) => this.store.selectSignal(selectRequest(request)));
   /** Why the ticket did not come. */
   protected readonly refusal = computed(() => this.loading().refusal);
   protected readonly editRefusal = computed(() => this.editingOne().refusal);
-  protected readonly slipRefusal = computed(() => this.slipRequests.map((r) => r().refusal).find((no) => no !== null));
+  protected readonly slipRefusal = computed(
+    () => this.slipRequests.map((r) => r().refusal).find((no) => no !== null) ?? null,
+  );
   protected readonly names = STAGE_NAMES;
   protected readonly busy = computed(() => this.slipRequests.some((r) => r().busy));
   /** The counter's slip, pulled out under the head. */
@@ -192,6 +195,10 @@ export class TicketPage {
   protected keepMine(): void {
     const theirs = this.theirs();
     if (theirs) this.keep(theirs.ticket.version);
+  }
+
+  protected readAnew(): void {
+    this.store.dispatch(TicketPageEvents.readAnew({ id: this.id(), refused: OF_THE_SLIP }));
   }
 
   protected again(): void {

@@ -15,7 +15,7 @@ export const testStoreRoom = (name = '6 in slim taper', more: Partial<KeptStoreR
       stock: { lying: 1, away: false, lives: [], inHand: [] },
     },
   ],
-  planned: [{ ticketId: 9, promisedOn: '2031-05-06', name, strokes: 900 }],
+  planned: [{ ticketId: 9, ticketNumber: 1009, promisedOn: '2031-05-06', name, strokes: 900 }],
   unplanned: [],
   used: [{ kind: 'set-tool', name: '', amount: 340 }],
   ...more,

@@ -20,6 +20,10 @@ function placesOf({ x, last }: Sheet, { xMm }: SawDrawing): Float64Array {
 /** Below this a lane is empty but for rounding: a nanometre, or a thousandth of a stroke. */
 const NOTHING = 1e-6;
 
+/** Where the words of the two sides stand from a lane's edges, and at the least from one another, px. */
+const SIDE_INSET_PX = 11;
+const SIDE_APART_PX = 14;
+
 /** Where a lane lies on the sheet and how its values are scaled. px. */
 interface Frame {
   readonly lane: Lane;
@@ -71,10 +75,12 @@ function laneWords({ context: c, palette, layout }: Sheet, frames: readonly Fram
   for (const { lane, zero, most } of frames)
     c.fillText(most > 0 ? `to ${lane.say(most)}` : 'nothing yet', 12, zero + 8);
   c.textAlign = 'right';
+  // In a low lane they stand nearer to its edges, so that neither is written over the other.
+  const inset = Math.min(SIDE_INSET_PX, (layout.laneHeight - SIDE_APART_PX) / 2);
   for (const { lane, top } of frames) {
     if (lane.kind !== 'sides') continue;
-    c.fillText('left', layout.left - 6, top + 11);
-    c.fillText('right', layout.left - 6, top + layout.laneHeight - 11);
+    c.fillText('left', layout.left - 6, top + inset);
+    c.fillText('right', layout.left - 6, top + layout.laneHeight - inset);
   }
 }
 

@@ -17,9 +17,9 @@ function drawingOf(n: number, more: Partial<SawDrawing> = {}): SawDrawing {
   return { ...baseDrawing(dossier, readings, tooth), lengthMm: n * 2, lanes: [setLane(readings, String)], ...more };
 }
 
-function sheetFor(drawing: SawDrawing, width = 1200): Sheet & { context: CanvasRenderingContext2D } {
+function sheetFor(drawing: SawDrawing, width = 1200, laneHeight = 44): Sheet & { context: CanvasRenderingContext2D } {
   const canvas = document.createElement('canvas');
-  const layout = layoutFor(drawing, width, 44);
+  const layout = layoutFor(drawing, width, laneHeight);
   canvas.width = width;
   canvas.height = layout.height;
   const context = canvas.getContext('2d') as CanvasRenderingContext2D;
@@ -74,6 +74,19 @@ describe('the saw on its sheet', () => {
     drawLanes(sheet, drawing);
     expect(rects.calls.count()).toBeLessThan(2 * 1200 + 10);
     expect(paths.calls.count()).toBeLessThan(50);
+  });
+
+  it('the words of the two sides stand within their lane and not over one another, however low it is', () => {
+    for (const laneHeight of [30, 46]) {
+      const drawing = drawingOf(20);
+      const sheet = sheetFor(drawing, 1200, laneHeight);
+      const written = spyOn(sheet.context, 'fillText').and.callThrough();
+      drawLanes(sheet, drawing);
+      const [left, right] = ['left', 'right'].map((side) => written.calls.all().find((call) => call.args[0] === side));
+      const apart = (right?.args[2] ?? NaN) - (left?.args[2] ?? NaN);
+      expect(apart).toBeGreaterThanOrEqual(12);
+      expect(apart).toBeLessThan(laneHeight - 12);
+    }
   });
 
   it('left is drawn above and right below, whatever their colour', () => {

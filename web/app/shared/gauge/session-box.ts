@@ -36,19 +36,6 @@ import { EvidenceDesk } from '../evidence/evidence-desk';
       margin: 10px 0 2px;
       font-size: 16px;
     }
-    .link {
-      padding: 2px;
-      font: inherit;
-      color: var(--ink);
-      text-align: left;
-      text-decoration: underline dotted;
-      background: none;
-      border: 0;
-      cursor: pointer;
-    }
-    .link[aria-pressed='true'] {
-      background: var(--ink-wash);
-    }
   `,
 })
 export class SessionBox {

@@ -70,15 +70,6 @@ export interface ShownPhotograph {
       height: 96px;
       border: 1px solid var(--rule);
     }
-    .link {
-      font: inherit;
-      color: var(--ink);
-      background: none;
-      border: 0;
-      padding: 4px 0;
-      cursor: pointer;
-      text-decoration: underline;
-    }
   `,
 })
 export class PhotographDesk {

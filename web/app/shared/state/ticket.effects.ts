@@ -24,7 +24,7 @@ const answered = (id: number, request: TicketRequest, call: Observable<Dossier>)
 export const loadTicket = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
-      ofType(TicketPageEvents.opened),
+      ofType(TicketPageEvents.opened, TicketPageEvents.readAnew),
       switchMap(({ id }) => answered(id, 'load', api.ticket(id))),
     ),
   { functional: true },

@@ -46,6 +46,7 @@ export const TicketPageEvents = createActionGroup({
     'Bench caught up': props<{ id: number; state: BenchState }>(),
     'Theirs taken': props<{ dossier: Dossier; request: TicketRequest }>(),
     'Refusal read': props<{ id: number; request: TicketRequest }>(),
+    'Read anew': props<{ id: number; refused: readonly TicketRequest[] }>(),
   },
 });
 
@@ -92,6 +93,10 @@ export const ticketFeature = createFeature({
     initial,
     on(TicketPageEvents.opened, (state, { id }): TicketState =>
       marked({ ...state, wantedId: id }, id, 'load', WORKING),
+    ),
+    // What was refused was refused as the ticket stood then.
+    on(TicketPageEvents.readAnew, (state, { id, refused }): TicketState =>
+      refused.reduce((now, request) => marked(now, id, request, IDLE), marked(state, id, 'load', WORKING)),
     ),
     on(TicketPageEvents.evidenceTaken, working('evidence')),
     on(TicketPageEvents.sessionFinished, working('session')),

@@ -1,5 +1,7 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
+import { MatSelect } from '@angular/material/select';
+import { By } from '@angular/platform-browser';
 import type { CalibrationReading } from '@odontis/core/calibration/hand';
 import type { Step } from '@odontis/core/work/step';
 import { ShopPage } from '../../../shared/state/shop.feature';
@@ -46,6 +48,19 @@ describe('the tool at the first teeth', () => {
   it('one number tells nothing of another', async () => {
     await open('set', [read(4, 0.2)]);
     expect(text()).toContain('was read at one number only');
+  });
+  it('the tool that was chosen stays when another reading is kept', async () => {
+    const other = { ...read(5, 0.1), tool: 'pliers' };
+    await open('set', [read(4, 0.2), other]);
+    fixture.debugElement.query(By.directive(MatSelect)).triggerEventHandler('selectionChange', { value: 'pliers' });
+    await fixture.whenStable();
+    expect(text()).toContain('“pliers” was read at one number only');
+    const people = testPeople.map((p) =>
+      p.id === 1 ? { ...p, calibrations: [read(4, 0.2), read(6, 0.15), other] } : p,
+    );
+    bench.store.dispatch(ShopPage.peopleChanged({ people }));
+    await fixture.whenStable();
+    expect(text()).toContain('“pliers” was read at one number only');
   });
   it('keeps what was measured, and the offer follows it', async () => {
     const target = stepOf('set').targetMm ?? 0;

@@ -86,7 +86,9 @@ export class ToolTrial {
   protected readonly person = this.store.selectSignal(shopFeature.selectPerson);
   protected readonly hand = this.store.selectSignal(shopFeature.selectHand);
   protected readonly tried = computed(() => TRIED[this.step().kind] ?? null);
-  protected readonly tool = linkedSignal(() => this.hand().setTools[0]?.name ?? '');
+  private readonly first = computed(() => this.hand().setTools[0]?.name ?? '');
+  /** The tool that was chosen stays when another reading of it is kept. */
+  protected readonly tool = linkedSignal(() => this.first());
 
   /** The number to begin with, or why there is none. */
   protected readonly offer = computed(() => {

@@ -30,6 +30,7 @@ import { shopFeature } from '../../../shared/state/shop.feature';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { Refused } from '../../../shared/ui/refused';
 import { checkDrawing } from '../data/check-drawing';
 import { cutWordsOf } from '../data/cut-words';
 import { floorOf, floorSteps, grooveSays } from '../data/test-groove';
@@ -55,7 +56,7 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', no
   selector: 'od-check-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[MatButton, MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput, RouterLink, Notice],
+    ...[MatButton, MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput, RouterLink, Notice, Refused],
     ...[Conflict, CutCausesPanel, CutKept, CutLooks, GaugeDesk, GroovePicture, ReadingDesk, SetOfFew],
   ],
   providers: [EvidenceDesk, LineDesk, GaugeKeeper],
@@ -68,7 +69,7 @@ export class CheckPage {
   protected readonly lines = inject(LineDesk);
   protected readonly gauging = inject(GaugeKeeper);
   private readonly judging = this.store.selectSignal(selectRequest('check'));
-  protected readonly refusal = computed(() => this.judging().refusal ?? this.evidence.refusal());
+  protected readonly refusal = computed(() => this.judging().refusal);
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   protected readonly cut = signal<Cut>(SOUND);
@@ -213,6 +214,11 @@ export class CheckPage {
 
   protected change(change: Partial<Cut>): void {
     this.cut.update((cut) => ({ ...cut, ...change }));
+  }
+
+  protected readAnew(): void {
+    const id = this.evidence.ticketId();
+    if (id !== null) this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['check'] }));
   }
 
   protected judge(dossier: Dossier): void {

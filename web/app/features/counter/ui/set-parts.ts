@@ -113,16 +113,6 @@ const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
       Another part
     </button>
   `,
-  styles: `
-    .link {
-      font: inherit;
-      color: var(--ink);
-      background: none;
-      border: 0;
-      cursor: pointer;
-      text-decoration: underline;
-    }
-  `,
 })
 export class SetParts {
   readonly parts = input.required<readonly DraftPart[]>();

@@ -1,16 +1,18 @@
 import { TestBed } from '@angular/core/testing';
 import type { Dossier } from '@odontis/contract/dossier';
 import { SawSheet } from '../../../sawpage/saw-sheet';
+import { TicketCalls } from '../../../shared/state/ticket.feature';
+import { sent } from '../../../testing/sent';
 import { testDossier } from '../../../testing/test-dossier';
-import { withStore } from '../../../testing/with-store';
+import { refusalBody, withStore } from '../../../testing/with-store';
 import { HandoverPage } from './handover-page';
 
 describe('the handover', () => {
   const open = async (dossier: Dossier) => {
-    const { http } = withStore(dossier, undefined, [SawSheet]);
+    const { http, store } = withStore(dossier, undefined, [SawSheet]);
     const fixture = TestBed.createComponent(HandoverPage);
     await fixture.whenStable();
-    return { http, fixture, host: fixture.nativeElement as HTMLElement };
+    return { http, store, fixture, host: fixture.nativeElement as HTMLElement };
   };
   const submit = (host: HTMLElement): void =>
     void host.querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
@@ -25,6 +27,38 @@ describe('the handover', () => {
     const call = http.expectOne('/api/tickets/9/handover');
     expect(call.request.body.charged).toBe(21.5);
     expect(call.request.body.version).toBe(4);
+  });
+
+  it('what is typed outlives a change of the ticket beside it; a refused one is read anew and closed as typed', async () => {
+    const dossier = testDossier('handover');
+    const { http, store, host, fixture } = await open(dossier);
+    const [charged, words] = [host.querySelector('input'), host.querySelector('textarea')];
+    for (const [field, text] of [
+      [charged, '21.50'],
+      [words, 'Keep it oiled.'],
+    ] as const) {
+      if (!field) throw new Error('A field is missing.');
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+    }
+    await fixture.whenStable();
+    store.dispatch(TicketCalls.answered({ id: 9, request: 'message', dossier: { ...dossier } }));
+    await fixture.whenStable();
+    expect([charged?.value, words?.value]).toEqual(['21.50', 'Keep it oiled.']);
+    submit(host);
+    const refused = refusalBody('edited-elsewhere', 'This ticket was changed by somebody else meanwhile.');
+    http.expectOne('/api/tickets/9/handover').flush(refused, { status: 409, statusText: 'Conflict' });
+    await fixture.whenStable();
+    const said = host.querySelector('od-refused');
+    expect(said?.textContent).toContain('changed by somebody else meanwhile');
+    said?.querySelector('button')?.click();
+    const newer = { ...dossier, ticket: { ...dossier.ticket, version: 12 } };
+    http.expectOne('/api/tickets/9').flush(sent(newer));
+    await fixture.whenStable();
+    expect(host.querySelector('od-refused')).toBeNull();
+    submit(host);
+    const { body } = http.expectOne('/api/tickets/9/handover').request;
+    expect(body).toEqual({ version: 12, charged: 21.5, note: 'Keep it oiled.' });
   });
 
   it('says what is wrong with an amount and sends nothing', async () => {

@@ -21,13 +21,14 @@ import { selectRequest, ticketFeature, TicketPageEvents } from '../../../shared/
 import { Keys } from '../../../shared/ui/keys';
 import { setLasts, workSays } from '@odontis/contract/work-words';
 import { Notice } from '../../../shared/ui/notice';
+import { Refused } from '../../../shared/ui/refused';
 import { Why } from '../../../shared/ui/why';
 
 /** Back to its owner: what was done, the report, what it costs, when to come again, and this saw's years. */
 @Component({
   selector: 'od-handover-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatFormFieldModule, MatInput, RouterLink, Notice, Why],
+  imports: [MatButton, MatFormFieldModule, MatInput, RouterLink, Notice, Refused, Why],
   templateUrl: './handover-page.html',
   styleUrl: './handover-page.scss',
 })
@@ -50,9 +51,12 @@ export class HandoverPage {
     const minutes = dossier?.plan?.order.minutes ?? dossier?.ticket.minutesTaken;
     return book && minutes ? priceFor(minutes, book.rates) : null;
   });
-  protected readonly charged = linkedSignal(() => this.price()?.amount.toFixed(2) ?? '0');
-  protected readonly note = linkedSignal<string>(() =>
-    this.dossier()?.ticket.id ? 'Full strokes, no pressure; stop when it needs pushing.' : '',
+  private readonly offered = computed(() => this.price()?.amount.toFixed(2) ?? '0');
+  /** As it is typed: begun anew only where another price is offered. */
+  protected readonly charged = linkedSignal(() => this.offered());
+  private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? null);
+  protected readonly note = linkedSignal(() =>
+    this.ticketId() === null ? '' : 'Full strokes, no pressure; stop when it needs pushing.',
   );
   protected readonly next = computed(() => {
     const d = this.dossier();
@@ -96,6 +100,11 @@ export class HandoverPage {
 
   protected month(months: number): string {
     return DateTime.now().plus({ months }).toFormat('LLLL yyyy');
+  }
+
+  protected readAnew(): void {
+    const id = this.ticketId();
+    if (id !== null) this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['handover'] }));
   }
 
   protected close(dossier: Dossier): void {

@@ -33,15 +33,6 @@ const MOST_NAMED = 12;
       flex-wrap: wrap;
       gap: 2px 8px;
     }
-    .link {
-      padding: 2px;
-      font: inherit;
-      color: var(--ink);
-      text-decoration: underline dotted;
-      background: none;
-      border: 0;
-      cursor: pointer;
-    }
   `,
 })
 export class AngleFacts {

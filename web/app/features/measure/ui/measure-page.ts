@@ -28,6 +28,7 @@ import { Speech } from '../../../shared/speech/speech';
 import { selectRequest, TicketPageEvents } from '../../../shared/state/ticket.feature';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { Refused } from '../../../shared/ui/refused';
 import { offerFile } from '../../../shared/ui/offer-file';
 import { gaugedSays } from '../data/gauged-words';
 import { gaugedDrawing, keyedDrawing } from '../data/measure-drawing';
@@ -56,6 +57,7 @@ import { PictureWays } from './picture-ways';
     PictureWays,
     Conflict,
     Notice,
+    Refused,
   ],
   providers: [EvidenceDesk, LineDesk, TraceDesk, EdgeDesk, GaugeKeeper, AngleKeeper, PictureKeeper, PictureMeasures],
   templateUrl: './measure-page.html',
@@ -227,7 +229,7 @@ export class MeasurePage {
     return (saw && lineOf(this.evidence.evidence(), saw, 'before')?.teeth) ?? [];
   });
   protected readonly earlier = computed(() => (this.evidence.sessionKey() === null ? null : this.lines.earlier()));
-  protected readonly refusal = computed(() => this.measured().refusal ?? this.evidence.refusal());
+  protected readonly refusal = computed(() => this.measured().refusal);
   protected readonly differences = computed(() => {
     const theirs = this.evidence.theirs();
     return theirs ? differencesOf(this.evidence.unsent(), theirs, this.speech) : [];
@@ -237,6 +239,11 @@ export class MeasurePage {
   protected measureAnew(): void {
     this.evidence.measureAnew();
     this.lines.begin();
+  }
+
+  protected readAnew(): void {
+    const id = this.evidence.ticketId();
+    if (id !== null) this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['measured'] }));
   }
 
   protected plan(): void {

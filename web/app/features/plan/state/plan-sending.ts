@@ -42,6 +42,7 @@ export class PlanSending {
 
   /** As it stands at the server; what was chosen here stays chosen. */
   reload(): void {
-    this.store.dispatch(TicketPageEvents.opened({ id: this.dossier()?.ticket.id ?? 0 }));
+    const id = this.dossier()?.ticket.id ?? 0;
+    this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['plan', 'edit'] }));
   }
 }

@@ -2,8 +2,9 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
 import type { Dossier } from '@odontis/contract/dossier';
 import { SawSheet } from '../../../sawpage/saw-sheet';
+import { sent } from '../../../testing/sent';
 import { testDossier, testSession, testShop } from '../../../testing/test-dossier';
-import { withStore } from '../../../testing/with-store';
+import { refusalBody, withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
 import { ShopPage } from '../../../shared/state/shop.feature';
 import { PlanDesk } from '../state/plan-desk';
@@ -59,6 +60,25 @@ describe('the plan page', () => {
     host().querySelector<HTMLButtonElement>('.accept')?.click();
     const call = bench.http.expectOne('/api/tickets/9/plan');
     expect(call.request.body).toEqual(jasmine.objectContaining({ depthMm: 0, why: 'Wanted tonight.' }));
+  });
+
+  it('where somebody else was faster it says so, loads the ticket as it stands, and the depth stays chosen', async () => {
+    await open();
+    await pull(0.2);
+    host().querySelector<HTMLButtonElement>('.accept')?.click();
+    bench.http
+      .expectOne('/api/tickets/9/plan')
+      .flush(refusalBody('edited-elsewhere', 'Bo changed it meanwhile.'), { status: 409, statusText: 'Conflict' });
+    await fixture.whenStable();
+    const said = host().querySelector('od-refused');
+    expect(said?.textContent?.replace(/\s+/g, ' ')).toContain(
+      'Bo changed it meanwhile. Load it as it stands; your depth stays chosen',
+    );
+    said?.querySelector('button')?.click();
+    bench.http.expectOne('/api/tickets/9').flush(sent(testDossier('plan')));
+    await fixture.whenStable();
+    expect(host().querySelector('od-refused')).toBeNull();
+    expect(sheet().handle()?.depthMm).toBe(0.2);
   });
 
   it('everything moves with the handle: teeth, life, lanes, the line on the saw', async () => {

@@ -11,10 +11,9 @@ import { setLane } from '../../../sawpage/build-drawing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
 import { ToothViews } from '../../../shared/tooth/tooth-views';
-import { Figures } from '../../../shared/ui/figures';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
-import { Why } from '../../../shared/ui/why';
+import { Refused } from '../../../shared/ui/refused';
 import { PlanDesk } from '../state/plan-desk';
 import { PlanSending } from '../state/plan-sending';
 import { AngleChoice } from './angle-choice';
@@ -23,13 +22,12 @@ import { Disagreement } from './disagreement';
 import { FilesWanted } from './files-wanted';
 import { ForetoldCutPanel } from './foretold-cut';
 import { LineChoice } from './line-choice';
-import { NewTeeth } from './new-teeth';
 import type { PlanAtDepth } from './plan-figures';
-import { conversionFigures, planFigures, stretchFigures } from './plan-figures';
 import { PlanKept } from './plan-kept';
+import { PlanNow } from './plan-now';
 import { loadLane, planLanes } from './plan-lanes';
 import { PlanSteps } from './plan-steps';
-import { acceptWords, planTitle } from './plan-words';
+import { acceptWords } from './plan-words';
 import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
 import { ShortTeeth } from './short-teeth';
@@ -46,8 +44,8 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[MatButton, MatButtonToggleModule, RouterLink],
-    ...[AngleChoice, CurveChart, Disagreement, Figures, FilesWanted, ForetoldCutPanel, LineChoice, NewTeeth, Notice],
-    ...[PlanKept, PlanSteps, PullPlan, RakersPlan, ShortTeeth, ToothViews, WaysPanel, Why],
+    ...[AngleChoice, CurveChart, Disagreement, FilesWanted, ForetoldCutPanel, LineChoice, Notice],
+    ...[PlanKept, PlanNow, PlanSteps, PullPlan, RakersPlan, Refused, ShortTeeth, ToothViews, WaysPanel],
   ],
   templateUrl: './plan-page.html',
   styleUrl: './plan-page.scss',
@@ -65,11 +63,7 @@ export class PlanPage {
     const [study, view, order] = [this.desk.found(), this.desk.view(), this.desk.order()];
     return study && view && order && { study, view, order };
   });
-  protected readonly title = planTitle;
   protected readonly acceptWords = acceptWords;
-  protected readonly figures = planFigures;
-  protected readonly conversionFigures = conversionFigures;
-  protected readonly stretchFigures = stretchFigures;
 
   protected readonly ends = computed(() => {
     const saw = this.desk.dossier()?.saw;

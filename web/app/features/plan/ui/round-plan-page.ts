@@ -7,6 +7,7 @@ import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Speech } from '../../../shared/speech/speech';
 import { Keys } from '../../../shared/ui/keys';
 import { Notice } from '../../../shared/ui/notice';
+import { Refused } from '../../../shared/ui/refused';
 import { Why } from '../../../shared/ui/why';
 import { PlanSending } from '../state/plan-sending';
 import { RoundDesk } from '../state/round-desk';
@@ -35,6 +36,7 @@ import { ForetoldCutPanel } from './foretold-cut';
     ForetoldCutPanel,
     WaysPanel,
     PlanKept,
+    Refused,
     PlanSteps,
   ],
   templateUrl: './round-plan-page.html',

@@ -38,14 +38,20 @@ describe('the Store', () => {
     expect(card).toContain('3.5 corners free');
     expect(card).toContain('1 corner wanted in the fortnight');
     expect(card).toContain('corner 2 of 3: 450 strokes 50 % of what it gives');
-    expect(card).toContain('Kept for 9 (1 corner).');
+    expect(card).toContain('Kept for 1009 (1 corner).');
     expect(host().querySelector('od-corner-picture svg')?.getAttribute('aria-label')).toContain('Corner 2 of 3');
     expect(said()).toContain('Enough for the coming 14 days.');
     expect(said()).toContain('340 teeth set in the last three months');
   });
 
   it('what is short stands first: bought to be, and what nobody wrote down', async () => {
-    const strokes = { ticketId: 9, promisedOn: '2031-05-06', name: '6 in slim taper', strokes: 6000 };
+    const strokes = {
+      ticketId: 9,
+      ticketNumber: 1009,
+      promisedOn: '2031-05-06',
+      name: '6 in slim taper',
+      strokes: 6000,
+    };
     const unplanned = [
       { family: 'hand' as const, saws: 2, learnedFrom: 5, files: [{ name: '8 in slim taper', strokesEach: 900 }] },
       { family: 'pull' as const, saws: 1, learnedFrom: 0, files: [] },
