@@ -7,7 +7,6 @@ import Papa from 'papaparse';
 import { rowsFromSession } from '@odontis/contract/evidence-csv';
 import { isAngle, isLength } from '@odontis/core/evidence/reading';
 import { Speech } from '../speech/speech';
-import { Notice } from '../ui/notice';
 import { offerFile } from '../ui/offer-file';
 import { EvidenceDesk } from '../evidence/evidence-desk';
 
@@ -15,7 +14,7 @@ import { EvidenceDesk } from '../evidence/evidence-desk';
 @Component({
   selector: 'od-session-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, Notice],
+  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule],
   templateUrl: './session-box.html',
   styles: `
     .note {

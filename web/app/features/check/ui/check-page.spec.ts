@@ -2,8 +2,9 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
 import type { Dossier } from '@odontis/contract/dossier';
 import { SawSheet } from '../../../sawpage/saw-sheet';
+import { sent } from '../../../testing/sent';
 import { testDossier } from '../../../testing/test-dossier';
-import { withStore } from '../../../testing/with-store';
+import { refusalBody, withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
 import { CheckPage } from './check-page';
 
@@ -114,6 +115,27 @@ describe('the check', () => {
     expect(text).toContain('runs left, jumps');
     expect(text).toContain('Stone the left side: 2 light passes.');
     expect(text).toContain('jumps because the line is not level');
+  });
+
+  it('a ticket that somebody else changed is read anew, and what was found is judged on it', async () => {
+    await open(testDossier('check'));
+    host().querySelector<HTMLButtonElement>('mat-button-toggle-group[aria-label="It runs"] button')?.click();
+    const judge = (): void =>
+      void host()
+        .querySelector('form.make')
+        ?.dispatchEvent(new Event('submit', { cancelable: true }));
+    judge();
+    const refused = refusalBody('edited-elsewhere', 'This ticket was changed by somebody else meanwhile.');
+    bench.http.expectOne('/api/tickets/9/checks').flush(refused, { status: 409, statusText: 'Conflict' });
+    await fixture.whenStable();
+    host().querySelector<HTMLButtonElement>('od-refused button')?.click();
+    const dossier = testDossier('check');
+    bench.http.expectOne('/api/tickets/9').flush(sent({ ...dossier, ticket: { ...dossier.ticket, version: 12 } }));
+    await fixture.whenStable();
+    expect(host().querySelector('od-refused')).toBeNull();
+    judge();
+    const { body } = bench.http.expectOne('/api/tickets/9/checks').request;
+    expect(body).toEqual(jasmine.objectContaining({ version: 12, runs: 'left' }));
   });
 
   it('sends the cut on the version it was judged on', async () => {

@@ -21,6 +21,7 @@ import { differencesOf } from '../../../shared/evidence/differences';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { lineAfter } from '../../../shared/evidence/line-after';
 import { LineDesk } from '../../../shared/evidence/line-desk';
+import { ReadingsRefused } from '../../../shared/evidence/readings-refused';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
 import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
@@ -56,7 +57,17 @@ const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', no
   selector: 'od-check-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[MatButton, MatButtonToggleModule, MatCheckbox, MatFormFieldModule, MatInput, RouterLink, Notice, Refused],
+    ...[
+      MatButton,
+      MatButtonToggleModule,
+      MatCheckbox,
+      MatFormFieldModule,
+      MatInput,
+      RouterLink,
+      Notice,
+      ReadingsRefused,
+      Refused,
+    ],
     ...[Conflict, CutCausesPanel, CutKept, CutLooks, GaugeDesk, GroovePicture, ReadingDesk, SetOfFew],
   ],
   providers: [EvidenceDesk, LineDesk, GaugeKeeper],

@@ -21,6 +21,7 @@ import { Conflict } from '../../../shared/conflict/conflict';
 import { differencesOf } from '../../../shared/evidence/differences';
 import { EvidenceDesk } from '../../../shared/evidence/evidence-desk';
 import { LineDesk } from '../../../shared/evidence/line-desk';
+import { ReadingsRefused } from '../../../shared/evidence/readings-refused';
 import { ReadingDesk } from '../../../shared/evidence/reading-desk';
 import { GaugeDesk } from '../../../shared/gauge/gauge-desk';
 import { GaugeKeeper } from '../../../shared/gauge/gauge-keeper';
@@ -57,6 +58,7 @@ import { PictureWays } from './picture-ways';
     PictureWays,
     Conflict,
     Notice,
+    ReadingsRefused,
     Refused,
   ],
   providers: [EvidenceDesk, LineDesk, TraceDesk, EdgeDesk, GaugeKeeper, AngleKeeper, PictureKeeper, PictureMeasures],
@@ -243,6 +245,7 @@ export class MeasurePage {
 
   protected readAnew(): void {
     const id = this.evidence.ticketId();
+    this.leaving = false;
     if (id !== null) this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['measured'] }));
   }
 

@@ -43,6 +43,7 @@ export class PlanSending {
   /** As it stands at the server; what was chosen here stays chosen. */
   reload(): void {
     const id = this.dossier()?.ticket.id ?? 0;
+    this.leaving = false;
     this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['plan', 'edit'] }));
   }
 }
