@@ -55,7 +55,7 @@ export class HandoverPage {
   /** As it is typed: begun anew only where another price is offered. */
   protected readonly charged = linkedSignal(() => this.offered());
   private readonly ticketId = computed(() => this.dossier()?.ticket.id ?? null);
-  protected readonly note = linkedSignal(() =>
+  protected readonly note = linkedSignal<string>(() =>
     this.ticketId() === null ? '' : 'Full strokes, no pressure; stop when it needs pushing.',
   );
   protected readonly next = computed(() => {
