@@ -15,6 +15,12 @@ import { Notice } from './notice';
       }
     </od-notice>
   `,
+  styles: `
+    :host {
+      display: block;
+      margin-block: 6px;
+    }
+  `,
 })
 export class Refused {
   readonly refusal = input.required<Refusal>();

@@ -9,6 +9,12 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       >{{ says() }}<input type="file" accept=".png,.jpg,.jpeg,.tif,.tiff" #field (change)="chosen(field)"
     /></label>
   `,
+  styles: `
+    :host {
+      display: inline-block;
+      margin-right: 8px;
+    }
+  `,
 })
 export class PictureFile {
   readonly says = input.required<string>();

@@ -13,9 +13,11 @@ import { Why } from '../../../shared/ui/why';
     <h3>Short {{ called() === 'cutter' ? 'cutters' : 'teeth' }}</h3>
     <p class="quiet">
       @for (t of offer().teeth.slice(0, 6); track t.tooth) {
-        <button type="button" class="link" (click)="show.emit(t.tooth)">{{ called() }} {{ t.tooth }}</button>
-        {{ speech.fine(t.shortMm) }} under
-        <od-why [reason]="t.reason" />
+        <span class="short">
+          <button type="button" class="link" (click)="show.emit(t.tooth)">{{ called() }} {{ t.tooth }}</button>
+          {{ speech.fine(t.shortMm) }} under
+          <od-why [reason]="t.reason" />
+        </span>
       }
       {{ offer().teeth.length > 6 ? 'and ' + (offer().teeth.length - 6) + ' more' : '' }}
     </p>
@@ -40,6 +42,12 @@ import { Why } from '../../../shared/ui/why';
     </table>
   `,
   styleUrl: './plan-part.scss',
+  styles: `
+    .short {
+      display: inline-block;
+      margin-right: 10px;
+    }
+  `,
 })
 export class ShortTeeth {
   readonly offer = input.required<ChaseOffer>();
