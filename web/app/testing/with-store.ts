@@ -25,8 +25,8 @@ export interface Bench {
   readonly http: HttpTestingController;
 }
 
-/** The real store and effects over a wire that answers by hand. */
-export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(), providers: unknown[] = []): Bench {
+/** The real store and effects over a wire that answers by hand, before anybody came in. */
+export function outside(providers: unknown[] = []): Bench {
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),
@@ -43,7 +43,12 @@ export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(
       ...(providers as []),
     ],
   });
-  const bench = { store: TestBed.inject(Store), http: TestBed.inject(HttpTestingController) };
+  return { store: TestBed.inject(Store), http: TestBed.inject(HttpTestingController) };
+}
+
+/** The same with the first of the people in, and a ticket open where one is given. */
+export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(), providers: unknown[] = []): Bench {
+  const bench = outside(providers);
   comeIn(bench, testDoor(), shop);
   if (dossier) {
     bench.store.dispatch(TicketPageEvents.opened({ id: dossier.ticket.id }));

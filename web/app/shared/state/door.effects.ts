@@ -4,8 +4,9 @@ import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
 import type { DoorState } from '@odontis/contract/door';
 import type { Observable } from 'rxjs';
-import { catchError, exhaustMap, filter, map, of, switchMap, withLatestFrom } from 'rxjs';
+import { catchError, exhaustMap, filter, map, of, switchMap, tap, withLatestFrom } from 'rxjs';
 import { toRefusal } from '../api/refusal';
+import { recall, remember } from '../api/remembered';
 import { forgetKept } from '../api/saws-at-hand';
 import { ShopApi } from '../api/shop-api';
 import { DoorCalls, doorFeature, DoorPage } from './door.feature';
@@ -55,6 +56,42 @@ export const comeIn = createEffect(
       }),
     ),
   { functional: true },
+);
+
+/** Whose sitting is being locked at this screen, until the server knows of it. */
+const LOCKING = 'locking';
+
+/** Noted while the key is still down: the page may be loaded anew before the server has heard of it. */
+export const noteLock = createEffect(
+  (actions = inject(Actions), store = inject(Store)) =>
+    actions.pipe(
+      ofType(DoorPage.locked),
+      withLatestFrom(store.select(doorFeature.selectBefore)),
+      tap(([, before]) => remember(LOCKING, before?.here?.key ?? null)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** A lock whose page went away under it holds all the same: whoever loads it anew finds it covered. */
+export const lockAgain = createEffect(
+  (actions = inject(Actions)) =>
+    actions.pipe(
+      ofType(DoorCalls.stands),
+      filter(({ door }) => door.here !== null && door.here.key === recall(LOCKING)),
+      map(() => DoorPage.locked()),
+    ),
+  { functional: true },
+);
+
+/** The server has locked it or let somebody else in; or it could not be had, and the lock is not kept. */
+export const forgetLock = createEffect(
+  (actions = inject(Actions)) =>
+    actions.pipe(
+      ofType(DoorCalls.stands, DoorCalls.refused),
+      filter((said) => said.type === DoorCalls.refused.type || said.door.here?.key !== recall(LOCKING)),
+      tap(() => remember(LOCKING, null)),
+    ),
+  { functional: true, dispatch: false },
 );
 
 /** Somebody is in: the shop is read, where it was not yet. */

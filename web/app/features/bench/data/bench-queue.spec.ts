@@ -3,10 +3,12 @@ import { TestBed } from '@angular/core/testing';
 import type { BenchState } from '@odontis/contract/bench';
 import { SITTING_HEADER } from '@odontis/contract/door';
 import { testDoor } from '../../../testing/test-dossier';
+import { remember } from '../../../shared/api/remembered';
 import { comeIn, refusalBody, withStore } from '../../../testing/with-store';
 import type { Bench } from '../../../testing/with-store';
 import { emptyDrawer } from '../../../testing/empty-drawer';
 import { BenchQueue } from './bench-queue';
+import { notedOf, noteDown } from './press-notes';
 
 const URL = '/api/tickets/9/bench';
 const soon = (ms = 60): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -47,6 +49,7 @@ describe('presses at the vise', () => {
 
   beforeEach(async () => {
     await emptyDrawer();
+    remember('presses', null);
     bench = withStore();
     await open();
   });
@@ -114,6 +117,27 @@ describe('presses at the vise', () => {
     queue.close();
     await open();
     expect(queue.unsent().map((e) => e.id)).toEqual([event.id]);
+    (await call()).flush(answer([4]));
+    await until(() => queue.unsent().length === 0);
+  });
+
+  it('outlive a page that goes before they are on the disk', async () => {
+    const event = press(4);
+    queue.close();
+    // Pressed and gone: nothing was waited for.
+    queue = TestBed.runInInjectionContext(() => new BenchQueue());
+    void queue.open(9, 11, () => undefined);
+    void queue.press(11, event);
+    expect(notedOf(9).map((one) => one.event.id)).toEqual([event.id]);
+    queue.close();
+    await emptyDrawer();
+    const lost = { ticketId: 9, planId: 11, event, sitting: null };
+    noteDown(lost);
+    noteDown({ ...lost, ticketId: 10, event: press(7) });
+    noteDown({ ...lost, planId: 10, event: press(8) });
+    await open();
+    expect(queue.unsent().map((e) => e.stop)).toEqual([4]);
+    expect([notedOf(9), notedOf(10).length]).toEqual([[], 1]);
     (await call()).flush(answer([4]));
     await until(() => queue.unsent().length === 0);
   });

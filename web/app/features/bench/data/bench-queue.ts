@@ -8,18 +8,14 @@ import type { Refusal } from '../../../shared/api/refusal';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { doorFeature } from '../../../shared/state/door.feature';
+import type { Press } from './press-notes';
+import { noteDown, notedOf, strikeOut } from './press-notes';
 
-interface Press {
-  readonly seq?: number;
-  readonly ticketId: number;
-  readonly planId: number;
-  readonly event: BenchEvent;
-  /** In whose sitting it was pressed; left out by older pages. */
-  readonly sitting?: string | null;
-}
+/** Its place on the browser's disk, once it is there; pages of before left the sitting out. */
+type KeptPress = Readonly<Omit<Press, 'sitting'> & { seq?: number; sitting?: string | null }>;
 
 interface Drawer extends DBSchema {
-  presses: { key: number; value: Press; indexes: { ticket: number } };
+  presses: { key: number; value: KeptPress; indexes: { ticket: number } };
 }
 
 /** Refusals that are of no press: it is kept, and sent again by itself. */
@@ -53,7 +49,7 @@ export class BenchQueue {
     // A newer page that wants the drawer changed is not held up by this one.
     blocking: (_now, _wanted, event) => (event.target as IDBDatabase).close(),
   });
-  private readonly waiting = signal<readonly Press[]>([]);
+  private readonly waiting = signal<readonly KeptPress[]>([]);
   readonly unsent = computed(() => this.waiting().map((press) => press.event));
   readonly away = signal(false);
   readonly refusal = signal<Refusal | null>(null);
@@ -69,8 +65,14 @@ export class BenchQueue {
     if (this.ticketId === ticketId && this.planId === planId) return;
     this.ticketId = ticketId;
     this.planId = planId;
+    // What a page that went in that very moment had no time to put on the disk.
+    const noted = notedOf(ticketId);
     const db = await this.drawer;
-    const left = await db.getAllFromIndex('presses', 'ticket', ticketId);
+    const left: KeptPress[] = await db.getAllFromIndex('presses', 'ticket', ticketId);
+    const onDisk = new Set(left.map((p) => p.event.id));
+    for (const press of noted.filter((p) => p.planId === planId && !onDisk.has(p.event.id)))
+      left.push({ ...press, seq: await db.add('presses', press) });
+    strikeOut(new Set(noted.map((p) => p.event.id)));
     for (const press of left.filter((p) => p.planId !== planId))
       if (press.seq !== undefined) await db.delete('presses', press.seq);
     // What was pressed while the drawer was being read comes after what was in it.
@@ -82,9 +84,11 @@ export class BenchQueue {
 
   async press(planId: number, event: BenchEvent): Promise<void> {
     const press = { ticketId: this.ticketId, planId, event, sitting: this.sitting() };
-    // On the screen at once; on the disk before it is sent.
+    // On the screen and noted at once; on the disk before it is sent.
     this.waiting.update((list) => [...list, press]);
+    noteDown(press);
     const seq = await (await this.drawer).add('presses', press);
+    strikeOut(new Set([event.id]));
     this.waiting.update((list) => list.map((p) => (p === press ? { ...press, seq } : p)));
     void this.send();
   }
