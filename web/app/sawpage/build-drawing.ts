@@ -19,6 +19,7 @@ import { anglesFor, USUAL_PULL_BACK_DEG } from '@odontis/core/work/habits';
 import { overOwnLine } from '@odontis/core/evidence/over-own-line';
 import type { ToothReading } from '@odontis/core/evidence/tooth-reading';
 import { leanOf, standingTeeth } from '@odontis/core/evidence/tooth-reading';
+import { heldBy } from '../shared/plate/handle-shape';
 import type { Lane, SawDrawing } from './drawing';
 
 /** The tooth the saw is drawn with: its plan's angles, else the shop's table. */
@@ -85,15 +86,6 @@ export function baseDrawing(
     lanes: [],
   };
 }
-
-const heldBy = (saw: Saw): SawDrawing['held'] =>
-  saw.family !== 'crosscut'
-    ? 'handle'
-    : saw.kind === 'one-man'
-      ? 'one-man'
-      : saw.kind === 'two-man'
-        ? 'two-handed'
-        : 'framed';
 
 /** How a breasted line is laid on the sheet: its lower end at the plate, its middle as far over it as it is. */
 function crownOf(cutters: readonly ToothReading[]): Pick<SawDrawing, 'levelMm' | 'crownMm'> {

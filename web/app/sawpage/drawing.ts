@@ -2,13 +2,14 @@ import type { Lean } from '@odontis/core/evidence/tooth-reading';
 import type { JointLine } from '@odontis/core/line/joint-line';
 import type { Ends } from '@odontis/core/saw/ends';
 import type { ToothRole } from '@odontis/core/saw/tooth-pattern';
+import type { Held } from '../shared/plate/handle-shape';
 
 /** A saw as the page draws it. Arrays run heel to toe, one entry a standing tooth; mm. */
 export interface SawDrawing {
   readonly title: string;
   readonly backed: boolean;
-  /** How it is held: one handle at the heel, a second for another hand at the toe, one at either end, in a frame, welded to itself, or round an arbor. */
-  readonly held: 'handle' | 'one-man' | 'two-handed' | 'framed' | 'loop' | 'rim';
+  /** How it is held; welded to itself, or round an arbor. */
+  readonly held: Held | 'loop' | 'rim';
   readonly ends: Ends;
   readonly lengthMm: number;
   readonly plateDepthHeelMm: number;

@@ -20,6 +20,7 @@ import { zoom, zoomIdentity } from 'd3-zoom';
 import { DepthGrip } from './depth-grip';
 import { drawLanes } from './draw/draw-lanes';
 import { drawWork } from './draw/draw-saw';
+import { proportionsSaid } from './draw/proportions';
 import { SawLayer } from './draw/saw-layer';
 import type { Sheet } from './draw/sheet';
 import type { Layout } from './draw/layout';
@@ -44,6 +45,7 @@ import { ViewMemory } from './view-memory';
       <button matButton="outlined" class="small" type="button" (click)="by(1.6)" aria-label="Nearer">+</button>
       <button matButton="outlined" class="small" type="button" (click)="by(1 / 1.6)" aria-label="Further">−</button>
       <button matButton="outlined" class="small" type="button" (click)="whole()" aria-label="Whole saw">whole</button>
+      <span>{{ proportions() }}</span>
     </div>
   `,
   styleUrl: './saw-line.scss',
@@ -68,6 +70,10 @@ export class SawLine implements OnDestroy {
   protected readonly says = computed(() => {
     const d = this.drawing();
     return `${d.title}: ${d.teeth.length} teeth drawn from ${d.ends.heel} to ${d.ends.toe}, with lanes for ${d.lanes.map((l) => l.name.toLowerCase()).join(', ') || 'nothing yet'}.`;
+  });
+  protected readonly proportions = computed(() => {
+    const scale = this.scale();
+    return proportionsSaid(this.drawing(), this.layout(), scale(1) - scale(0));
   });
   private readonly scale = computed(() => {
     const layout = this.layout();

@@ -1,6 +1,8 @@
+import { handlePath } from '../../shared/plate/handle-shape';
 import type { SawDrawing } from '../drawing';
 import { drawJoint } from './draw-joint';
-import { yPx } from './layout';
+import type { Layout } from './layout';
+import { FRAMED_SHARE, yPx } from './layout';
 import { FINEST_PX } from './sheet';
 import type { Sheet } from './sheet';
 
@@ -37,41 +39,52 @@ function overTheLine({ context, layout }: Sheet, draw: () => void): void {
 
 /** Depth of the stiffening back on the sheet, px. */
 const BACK_PX = 12;
+const HANDLE_PX = 104;
+const GRIP_PX = 22;
+const RAIL_PX = 6;
+
+/** What it is held by, each with the end of the plate it stands at, px: as it stands in the vise, teeth up. */
+function handles(
+  { held }: SawDrawing,
+  { plateTop, plateBottom, left, right }: Layout,
+  from: number,
+  to: number,
+): { readonly end: number; readonly path: string }[] {
+  if (held === 'loop' || held === 'rim') return [];
+  const [y, tall] = [plateTop - 8, plateBottom - plateTop + 12];
+  const box = { y, tall, teethUp: true };
+  const grip = (x: number): { end: number; path: string } => ({
+    end: x,
+    path: handlePath('grip', { ...box, x, wide: GRIP_PX }),
+  });
+  if (held === 'two-man') return [grip(from - 16), grip(to - 6)];
+  if (held === 'framed') {
+    const post = (x: number): { end: number; path: string } => ({ end: x, path: `M${x} ${y} h12 v${tall} h-12 Z` });
+    const [begins, ends] = [Math.max(from, left - 4), Math.min(to, right + 4)];
+    const rail = `M${begins} ${plateBottom - RAIL_PX} H${ends} v${RAIL_PX} H${begins} Z`;
+    return [post(from - 8), { end: begins, path: rail }, post(to - 4)];
+  }
+  const kind = held === 'one-man' ? 'closed' : held;
+  // As wide as it is tall and half as much again, as far as there is room; a pull saw's runs on out of the picture.
+  const wide = kind === 'pull' ? HANDLE_PX : Math.min(HANDLE_PX, 1.5 * tall);
+  const most = kind === 'pull' ? { ...box, y: y + (tall - 44) / 2, tall: 44 } : box;
+  const own = { end: from, path: handlePath(kind, { ...most, x: from + 8 - wide, wide }) };
+  return held === 'one-man' ? [own, grip(to - 8)] : [own];
+}
 
 function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawing): void {
   const [from, to] = [x(-drawing.pitchMm), x(drawing.lengthMm + drawing.pitchMm)];
   const left = Math.max(layout.left - 4, from);
   const right = Math.min(layout.right + 4, to);
-  const second = drawing.held === 'one-man' ? [to - 10] : [];
-  const upright =
-    drawing.held === 'handle' || drawing.held === 'one-man'
-      ? second
-      : drawing.held === 'loop' || drawing.held === 'rim'
-        ? []
-        : [from - 4, to - 10];
-  if (upright.length > 0) {
-    // A grip upright over the plate's end: at both, or the second one of a one-man saw.
-    c.fillStyle = palette.handle;
-    for (const end of upright)
-      if (end > layout.left - 30 && end < layout.right + 8) {
-        c.beginPath();
-        c.roundRect(end, layout.plateTop - 8, 14, layout.plateBottom - layout.plateTop + 12, 6);
-        c.fill();
-      }
-  }
-  if ((drawing.held === 'handle' || drawing.held === 'one-man') && from > layout.left - 40) {
-    c.fillStyle = palette.handle;
-    c.beginPath();
-    c.roundRect(from - 96, layout.plateTop - 12, 102, layout.plateBottom - layout.plateTop + 14, 16);
-    c.fill();
-    c.fillStyle = palette.paper;
-    c.beginPath();
-    c.ellipse(from - 52, (layout.plateTop + layout.plateBottom) / 2 - 4, 24, 9, -0.12, 0, 2 * Math.PI);
-    c.fill();
-  }
+  const fill = (path: string, colour: string): void => {
+    c.fillStyle = colour;
+    c.fill(new Path2D(path), 'evenodd');
+  };
+  for (const { end, path } of handles(drawing, layout, from, to))
+    if (end > layout.left - 40 && end < layout.right + 8) fill(path, palette.handle);
   if (right <= left) return;
   // Straight from the heel's depth to the toe's, which on a hand saw is less.
-  const deep = layout.plateBottom - layout.plateTop;
+  const deep = (layout.plateBottom - layout.plateTop) * (drawing.held === 'framed' ? FRAMED_SHARE : 1);
   const deepest = Math.max(drawing.plateDepthHeelMm, drawing.plateDepthToeMm);
   const share = (px: number): number => Math.min(1, Math.max(0, (px - from) / Math.max(1, to - from)));
   const bottom = (px: number): number =>
@@ -171,12 +184,14 @@ function drawCrown(
 ): void {
   c.fillStyle = palette.plate;
   c.beginPath();
-  c.moveTo(x((drawing.xMm[first] as number) - drawing.pitchMm), layout.plateTop);
+  // A little into the plate, so that no seam is seen.
+  const foot = layout.plateTop + 1;
+  c.moveTo(x((drawing.xMm[first] as number) - drawing.pitchMm), foot);
   for (let i = first; i <= last; i++) {
     if (drawing.roles?.[i] === 'raker') continue;
     c.lineTo(x(drawing.xMm[i] as number), base((drawing.yMm[i] as number) - drawing.toothHeightMm));
   }
-  c.lineTo(x((drawing.xMm[last] as number) + drawing.pitchMm), layout.plateTop);
+  c.lineTo(x((drawing.xMm[last] as number) + drawing.pitchMm), foot);
   c.closePath();
   c.fill();
 }

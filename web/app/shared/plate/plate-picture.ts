@@ -65,6 +65,10 @@ export class PlatePicture {
     source: () => this.parts().length,
     computation: (count, before) => Math.min(before?.value ?? 0, Math.max(0, count - 1)),
   });
+  /** Which way up the picture is; a wheel has none, and a band is told by its weld. */
+  protected readonly liesSo = computed(() =>
+    ['circular', 'dado', 'band'].includes(this.saw().family) ? null : 'As it lies on the counter, teeth down',
+  );
   protected readonly shape = computed(() => plateShape(this.saw(), this.parts()[this.part()]));
   /** The marks of the part that is shown, each with its place in the whole list. */
   protected readonly shown = computed(() =>

@@ -1,4 +1,6 @@
 import type { Saw } from '@odontis/core/saw/saw';
+import type { HandleBox, HandleKind } from './handle-shape';
+import { handlePath, heldBy } from './handle-shape';
 
 /** Room the picture is drawn in, units of its own. */
 export const PICTURE_WIDTH = 620;
@@ -37,14 +39,15 @@ export function plateShape(saw: Drawn, part?: { readonly kind: string; readonly 
 }
 
 function plate(saw: Drawn): PlateShape {
-  const two = saw.kind === 'two-man';
-  const framed = saw.kind === 'buck' || saw.kind === 'frame';
-  const [left, right] = [46, two || framed ? 46 : 6];
+  const held = heldBy(saw);
+  const two = held === 'two-man';
+  const framed = held === 'framed';
+  const [left, right] = two || framed ? [46, 46] : [84, 6];
   const long = PICTURE_WIDTH - left - right;
   const scale = long / Math.max(1, saw.toothLineMm);
   const heel = Math.max(22, saw.plateDepthHeelMm * scale);
   const toe = Math.max(16, saw.plateDepthToeMm * scale);
-  const top = TOP + (framed ? 44 : 0);
+  const top = TOP + (framed ? 44 : held === 'one-man' ? 30 : 0);
   // A two-man saw bellies down in the middle; its line is breasted in the picture as it is on the bench.
   const belly = two ? heel * 0.12 : 0;
   const bottom = (share: number): number => top + heel + (toe - heel) * share + belly * 4 * share * (1 - share);
@@ -64,21 +67,22 @@ function plate(saw: Drawn): PlateShape {
         ).join(' ')
       : '';
   const fittings: PlateShape['fittings'][number][] = [];
-  const grip = (x: number, y: number, wide: number, tall: number): void =>
-    void fittings.push({
-      kind: 'wood',
-      path: `M${f(x)} ${f(y)} h${f(wide)} v${f(tall)} q0 8 -8 8 h${f(16 - wide)} q-8 0 -8 -8 Z`,
-    });
+  const handle = (kind: HandleKind | 'grip', box: HandleBox): void =>
+    void fittings.push({ kind: 'wood', path: handlePath(kind, box) });
   if (framed) {
     fittings.push({ kind: 'wood', path: `M${left - 14} ${TOP + 6} h12 V${f(top + heel)} h-12 Z` });
     fittings.push({ kind: 'wood', path: `M${left + long + 2} ${TOP + 6} h12 V${f(top + toe)} h-12 Z` });
     fittings.push({ kind: 'wood', path: `M${left - 2} ${TOP + 22} H${left + long + 2} v8 H${left - 2} Z` });
   } else if (two) {
-    grip(left - 30, top - 6, 18, heel * 0.8);
-    grip(left + long + 12, top - 6, 18, toe * 0.8);
-  } else if (saw.family === 'pull')
-    fittings.push({ kind: 'wood', path: `M4 ${f(top + heel * 0.3)} H${left} V${f(top + heel * 0.7)} H4 Z` });
-  else grip(left - 38, top, 40, Math.max(26, Math.min(heel * 0.85, 70)));
+    handle('grip', { x: left - 22, y: top - 6, wide: 28, tall: heel });
+    handle('grip', { x: left + long - 6, y: top - 6, wide: 28, tall: toe });
+  } else if (held === 'pull') handle('pull', { x: 2, y: top + (heel - 52) / 2, wide: left, tall: 52 });
+  else {
+    const tall = Math.max(46, Math.min(heel * 0.95, 76));
+    const wide = Math.min(left, 1.2 * tall);
+    handle(held === 'one-man' ? 'closed' : held, { x: left + 4 - wide, y: top - 4, wide, tall });
+    if (held === 'one-man') handle('grip', { x: left + long - 34, y: top - 34, wide: 26, tall: 40 });
+  }
   if (saw.backFixing !== 'none')
     fittings.push({ kind: 'back', path: `M${left} ${TOP - 5} h${f(long)} v9 h${f(-long)} Z` });
   return {

@@ -19,7 +19,7 @@ const COARSE = 14;
     >
       @for (fitting of shape().fittings; track $index) {
         @if (fitting.kind === 'wood') {
-          <path [attr.d]="fitting.path" fill="var(--handle)" />
+          <path [attr.d]="fitting.path" fill="var(--handle)" fill-rule="evenodd" />
         }
       }
       <path [attr.d]="shape().outline" fill="var(--plate)" stroke="var(--text)" stroke-width="3" />
