@@ -10,6 +10,7 @@ import type { DoorState } from '@odontis/contract/door';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { Shop } from '@odontis/contract/shop';
 import { doorWatch } from '../shared/api/door-watch';
+import { remember } from '../shared/api/remembered';
 import * as doorEffects from '../shared/state/door.effects';
 import { DoorCalls, doorFeature } from '../shared/state/door.feature';
 import * as shopEffects from '../shared/state/shop.effects';
@@ -48,6 +49,8 @@ export function outside(providers: unknown[] = []): Bench {
 
 /** The same with the first of the people in, and a ticket open where one is given. */
 export function withStore(dossier: Dossier | null = null, shop: Shop = testShop(), providers: unknown[] = []): Bench {
+  // A lock that another test's server never answered is not this one's.
+  remember('locking', null);
   const bench = outside(providers);
   comeIn(bench, testDoor(), shop);
   if (dossier) {
