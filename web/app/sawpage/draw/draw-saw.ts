@@ -1,12 +1,9 @@
-import { handlePath } from '../../shared/plate/handle-shape';
 import type { SawDrawing } from '../drawing';
 import { drawJoint } from './draw-joint';
-import type { Layout } from './layout';
+import { handlesOf } from './handles';
 import { FRAMED_SHARE, yPx } from './layout';
 import { FINEST_PX } from './sheet';
 import type { Sheet } from './sheet';
-
-// Over 250 lines: one drawing, part by part in the order it is laid down.
 
 /** Plate, back and handle, then the teeth: what stays while a hand pulls at the joint line. */
 export function drawSaw(sheet: Sheet, drawing: SawDrawing): void {
@@ -39,39 +36,6 @@ function overTheLine({ context, layout }: Sheet, draw: () => void): void {
 
 /** Depth of the stiffening back on the sheet, px. */
 const BACK_PX = 12;
-const HANDLE_PX = 104;
-const GRIP_PX = 22;
-const RAIL_PX = 6;
-
-/** What it is held by, each with the end of the plate it stands at, px: as it stands in the vise, teeth up. */
-function handles(
-  { held }: SawDrawing,
-  { plateTop, plateBottom, left, right }: Layout,
-  from: number,
-  to: number,
-): { readonly end: number; readonly path: string }[] {
-  if (held === 'loop' || held === 'rim') return [];
-  const [y, tall] = [plateTop - 8, plateBottom - plateTop + 12];
-  const box = { y, tall, teethUp: true };
-  const grip = (x: number): { end: number; path: string } => ({
-    end: x,
-    path: handlePath('grip', { ...box, x, wide: GRIP_PX }),
-  });
-  if (held === 'two-man') return [grip(from - 16), grip(to - 6)];
-  if (held === 'framed') {
-    const post = (x: number): { end: number; path: string } => ({ end: x, path: `M${x} ${y} h12 v${tall} h-12 Z` });
-    const [begins, ends] = [Math.max(from, left - 4), Math.min(to, right + 4)];
-    const rail = `M${begins} ${plateBottom - RAIL_PX} H${ends} v${RAIL_PX} H${begins} Z`;
-    return [post(from - 8), { end: begins, path: rail }, post(to - 4)];
-  }
-  const kind = held === 'one-man' ? 'closed' : held;
-  // As wide as it is tall and half as much again, as far as there is room; a pull saw's runs on out of the picture.
-  const wide = kind === 'pull' ? HANDLE_PX : Math.min(HANDLE_PX, 1.5 * tall);
-  const most = kind === 'pull' ? { ...box, y: y + (tall - 44) / 2, tall: 44 } : box;
-  const own = { end: from, path: handlePath(kind, { ...most, x: from + 8 - wide, wide }) };
-  return held === 'one-man' ? [own, grip(to - 8)] : [own];
-}
-
 function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawing): void {
   const [from, to] = [x(-drawing.pitchMm), x(drawing.lengthMm + drawing.pitchMm)];
   const left = Math.max(layout.left - 4, from);
@@ -80,8 +44,10 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
     c.fillStyle = colour;
     c.fill(new Path2D(path), 'evenodd');
   };
-  for (const { end, path } of handles(drawing, layout, from, to))
-    if (end > layout.left - 40 && end < layout.right + 8) fill(path, palette.handle);
+  const wood = handlesOf(drawing, layout, { from, to }).filter(
+    ({ end }) => end > layout.left - 40 && end < layout.right + 8,
+  );
+  for (const { path } of wood.filter(({ over }) => !over)) fill(path, palette.handle);
   if (right <= left) return;
   // Straight from the heel's depth to the toe's, which on a hand saw is less.
   const deep = (layout.plateBottom - layout.plateTop) * (drawing.held === 'framed' ? FRAMED_SHARE : 1);
@@ -103,6 +69,7 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   band(() => layout.plateTop, palette.plate);
   if (drawing.held === 'loop') drawWeld(c, palette, layout, [x(0), x(drawing.lengthMm)]);
   if (drawing.backed) band((px) => bottom(px) - BACK_PX, palette.brass);
+  for (const { path } of wood.filter(({ over }) => over)) fill(path, palette.handle);
 }
 
 /** The weld of an endless band, at both ends of the sheet: it is one place. */

@@ -21,6 +21,10 @@ describe('the proportions a saw is drawn in', () => {
     expect(proportionsSaid(drawing, layout, px / 45 / 0.3)).toContain('its plate 0.3 × as deep');
     expect(proportionsSaid(drawing, layout, px / 45)).toContain('its plate 1.0 × as deep');
   });
+  it('where no tooth is read yet, none is drawn and none is spoken of', () => {
+    const bare = baseDrawing(dossier, [], drawnTooth(dossier, testShop().book.habits));
+    expect(proportionsSaid(bare, layout, 4)).toMatch(/^As in the vise, teeth up; its plate [\d.]+ × as deep as it is$/);
+  });
   it('what goes round is said to be laid out, and has no plate that is deep', () => {
     expect(proportionsSaid({ ...drawing, held: 'rim' }, layout, alike)).toBe(
       'Rolled out flat; teeth in true proportion',

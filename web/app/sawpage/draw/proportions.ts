@@ -2,6 +2,12 @@ import type { SawDrawing } from '../drawing';
 import type { Layout } from './layout';
 import { BACKED_PX, FRAMED_SHARE } from './layout';
 
+/** What goes round is laid out, and is no plate that stands in the vise. */
+const LAID: Partial<Record<SawDrawing['held'], string>> = {
+  rim: 'Rolled out flat',
+  loop: 'Laid out from its weld',
+};
+
 /** Closer to true than this is called true. */
 const NEAR_ENOUGH = 0.05;
 
@@ -14,13 +20,17 @@ const times = (share: number): string =>
  */
 export function proportionsSaid(drawing: SawDrawing, layout: Layout, pxPerMm: number): string {
   const { held, toothHeightMm, backed, plateDepthHeelMm, plateDepthToeMm } = drawing;
-  const tall = layout.toothPx / toothHeightMm / pxPerMm;
-  const teeth =
-    Math.abs(tall - 1) < NEAR_ENOUGH ? 'teeth in true proportion' : `teeth drawn ${times(tall)} × as tall as they are`;
-  if (held === 'rim') return `Rolled out flat; ${teeth}`;
-  if (held === 'loop') return `Laid out from its weld; ${teeth}`;
-  const drawn =
-    (layout.plateBottom - layout.plateTop - (backed ? BACKED_PX : 0)) * (held === 'framed' ? FRAMED_SHARE : 1);
-  const deep = drawn / Math.max(plateDepthHeelMm, plateDepthToeMm) / pxPerMm;
-  return `As in the vise, teeth up; ${teeth}, its plate ${times(deep)} × as deep`;
+  const parts = [LAID[held] ?? 'As in the vise, teeth up'];
+  if (drawing.teeth.length > 0) {
+    const tall = layout.toothPx / toothHeightMm / pxPerMm;
+    const isTrue = Math.abs(tall - 1) < NEAR_ENOUGH;
+    parts.push(isTrue ? 'teeth in true proportion' : `teeth drawn ${times(tall)} × as tall as they are`);
+  }
+  if (!LAID[held]) {
+    const framed = held === 'framed' ? FRAMED_SHARE : 1;
+    const drawn = (layout.plateBottom - layout.plateTop - (backed ? BACKED_PX : 0)) * framed;
+    const deep = drawn / Math.max(plateDepthHeelMm, plateDepthToeMm) / pxPerMm;
+    parts.push(`its plate ${times(deep)} × as deep as it is`);
+  }
+  return parts.join('; ');
 }
