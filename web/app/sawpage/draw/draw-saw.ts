@@ -1,7 +1,7 @@
 import type { SawDrawing } from '../drawing';
 import { drawJoint } from './draw-joint';
 import { handlesOf } from './handles';
-import { FRAMED_SHARE, yPx } from './layout';
+import { plateDeepPx, yPx } from './layout';
 import { FINEST_PX } from './sheet';
 import type { Sheet } from './sheet';
 
@@ -50,7 +50,7 @@ function drawPlate({ context: c, palette, layout, x }: Sheet, drawing: SawDrawin
   for (const { path } of wood.filter(({ over }) => !over)) fill(path, palette.handle);
   if (right <= left) return;
   // Straight from the heel's depth to the toe's, which on a hand saw is less.
-  const deep = (layout.plateBottom - layout.plateTop) * (drawing.held === 'framed' ? FRAMED_SHARE : 1);
+  const deep = plateDeepPx(layout, drawing);
   const deepest = Math.max(drawing.plateDepthHeelMm, drawing.plateDepthToeMm);
   const share = (px: number): number => Math.min(1, Math.max(0, (px - from) / Math.max(1, to - from)));
   const bottom = (px: number): number =>

@@ -23,9 +23,15 @@ export const yPx = (layout: Layout, drawing: SawDrawing, yMm: number): number =>
 /** Left gutter for the lanes' names and the handle; right one for the depth handle. */
 export const GUTTER = { left: 118, right: 58 } as const;
 
-/** A backed plate is drawn so much deeper, px; a blade in a frame takes so much of the depth and leaves room for it. */
+/** A backed plate is drawn so much deeper, px. */
 export const BACKED_PX = 10;
-export const FRAMED_SHARE = 0.4;
+/** A blade in a frame takes so much of the depth, and leaves the rest to the frame. */
+const FRAMED_SHARE = 0.4;
+
+/** Depth that a plate is drawn with where it is deepest, its back with it, px. */
+export const plateDeepPx = ({ plateTop, plateBottom }: Layout, { held }: SawDrawing): number =>
+  (plateBottom - plateTop) * (held === 'framed' ? FRAMED_SHARE : 1);
+
 const PLATE_SCALE = 0.2;
 /** Room over the tips for the place in hand, and over that for a line of words. */
 const OVER_TIPS_PX = 44;

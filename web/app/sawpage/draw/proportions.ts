@@ -1,6 +1,6 @@
 import type { SawDrawing } from '../drawing';
 import type { Layout } from './layout';
-import { BACKED_PX, FRAMED_SHARE } from './layout';
+import { BACKED_PX, plateDeepPx } from './layout';
 
 /** What goes round is laid out, and is no plate that stands in the vise. */
 const LAID: Partial<Record<SawDrawing['held'], string>> = {
@@ -27,8 +27,7 @@ export function proportionsSaid(drawing: SawDrawing, layout: Layout, pxPerMm: nu
     parts.push(isTrue ? 'teeth in true proportion' : `teeth drawn ${times(tall)} × as tall as they are`);
   }
   if (!LAID[held]) {
-    const framed = held === 'framed' ? FRAMED_SHARE : 1;
-    const drawn = (layout.plateBottom - layout.plateTop - (backed ? BACKED_PX : 0)) * framed;
+    const drawn = plateDeepPx(layout, drawing) - (backed ? BACKED_PX : 0);
     const deep = drawn / Math.max(plateDepthHeelMm, plateDepthToeMm) / pxPerMm;
     parts.push(`its plate ${times(deep)} × as deep as it is`);
   }
