@@ -1,16 +1,22 @@
 import * as z from 'zod';
 import { HOWS } from '@odontis/core/work/place-keeping';
-import { moment, uuid } from './fields';
+import { RESULTS } from '@odontis/core/work/deeds';
+import { bounded, moment, text, uuid } from './fields';
 import { stage } from './ticket';
 
 /** One press of a key at the vise. The id is made in the browser, so sending it twice counts once. */
 export const benchEvent = z.object({
   id: uuid('A bench event needs an id of its own.'),
   stop: z.number().int().nonnegative(),
-  action: z.enum(['done', 'back']),
+  action: z.enum(['done', 'back', 'skipped']),
   at: moment,
   /** How it came to count as done. Left out by screens of before, which knew but one way. */
   how: z.enum(HOWS).default('gullet'),
+  /** Why it was skipped. */
+  reason: text(300, 'The reason').optional(),
+  /** Of work on the whole saw: whether it came out, and the minutes it really took. */
+  result: z.enum(RESULTS, { error: 'It came out, or it did not.' }).optional(),
+  minutes: bounded(0, 10_000, 'The minutes it took', 'minutes').optional(),
 });
 export type BenchEvent = z.infer<typeof benchEvent>;
 
@@ -23,6 +29,7 @@ export type BenchEvents = z.infer<typeof benchEvents>;
 export const benchState = z.object({
   planId: z.number().int(),
   done: z.array(z.number().int()),
+  skipped: z.array(z.number().int()).default([]),
   stage,
   /** The ticket's version as it now is. */
   version: z.number().int(),

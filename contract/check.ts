@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { FILINGS } from '@odontis/core/saw/families';
 import { SHAVINGS } from '@odontis/core/raker/shavings';
+import { CUT_VERDICTS } from '@odontis/core/set/test-cut-verdict';
 import { AGAINS, FLOORS, PLATES, WALLS } from '@odontis/core/testcut/cut-looks';
-import { text, version } from './fields';
-import { bounded } from './fields';
+import { bounded, counted, text, uuid, version } from './fields';
 
 export const CUTS = ['true', 'left', 'right'] as const;
 
@@ -12,9 +12,17 @@ export const newCheck = z.object({
   version,
   /** Which edge of a two-edged saw made the cut; null or left out of a saw with one line. */
   edge: z.enum(FILINGS).nullish(),
-  runs: z.enum(CUTS),
-  binds: z.boolean(),
-  chatters: z.boolean(),
+  /** What it showed; null where nobody looked. */
+  runs: z.enum(CUTS).nullable(),
+  binds: z.boolean().nullable(),
+  chatters: z.boolean().nullable(),
+  /** Stoned since the cut before: the side, and passes as they were made; null or left out where nothing was. */
+  stoned: z
+    .object({
+      side: z.enum(['left', 'right', 'both'], { error: 'A side is stoned, or both.' }),
+      passes: counted(1, 99, 'The passes made', 'passes'),
+    })
+    .nullish(),
   /** The tooth in the cut when a band beats, found by chalk; null where nobody found it. */
   beatAt: z.int('The tooth is counted whole.').min(1).max(50_000).nullish(),
   /** What a saw with rakers throws out; null where nobody looked. */
@@ -50,9 +58,9 @@ const rakersAfter = z.object({
 export const checkRound = z.object({
   number: z.number().int(),
   edge: z.enum(FILINGS).nullable(),
-  runs: z.enum(CUTS),
-  binds: z.boolean(),
-  chatters: z.boolean(),
+  runs: z.enum(CUTS).nullable(),
+  binds: z.boolean().nullable(),
+  chatters: z.boolean().nullable(),
   beatAt: z.int().nullable(),
   shavings: z.enum(SHAVINGS).nullable(),
   /** Rakers as measured for this cut; null where none was. */
@@ -65,11 +73,15 @@ export const checkRound = z.object({
   plate: z.enum(PLATES).nullable(),
   again: z.enum(AGAINS).nullable(),
   note: z.string(),
-  verdict: z.enum(['pass', 'again']),
+  verdict: z.enum(CUT_VERDICTS),
   setLeftMm: z.number().nullable(),
   setRightMm: z.number().nullable(),
+  /** What it asks for: the side to stone and how often. */
   stoneSide: z.enum(['left', 'right', 'both', 'none']),
   stonePasses: z.number().int(),
+  /** What was done since the cut before it; null where nothing was told. */
+  stonedSide: z.enum(['left', 'right', 'both']).nullable(),
+  stonedPasses: z.number().int().nullable(),
   advice: z.array(z.string()),
   by: z.string(),
   at: z.string(),
@@ -88,7 +100,11 @@ export type LastCheck = z.infer<typeof lastCheck>;
 
 export const handover = z.object({
   version,
+  /** Made on the screen: sent twice, the saw goes home once. */
+  key: uuid('A handover has a key of its own.'),
   charged: bounded(0, 100_000, 'The amount charged', ''),
+  /** Why another sum than the price; empty where it is the price. */
+  why: text(300, 'Why another sum'),
   note: text(2000, 'The note to the customer'),
 });
 export type Handover = z.infer<typeof handover>;

@@ -5,8 +5,10 @@ import { checkRound, lastCheck } from './check';
 import { seen, sentSession } from './evidence';
 import type { Message, Photograph } from './notes';
 import { message, photograph } from './notes';
+import type { PriceWord } from '@odontis/core/money/price-chain';
 import type { AcceptedPlan } from './plan';
 import { acceptedPlan } from './plan';
+import { prices } from './price';
 import type { KeptSaw } from './saw';
 import { keptSaw } from './saw';
 import type { Customer, Ticket, Visit } from './ticket';
@@ -22,6 +24,10 @@ export interface Dossier {
   /** The number of the last reading in it. */
   readonly seen: number;
   readonly plan: AcceptedPlan | null;
+  /** Orders accepted before that one, the earliest first, with what was done of them. */
+  readonly earlier: readonly AcceptedPlan[];
+  /** Everything said of its price, in the order it was said. */
+  readonly prices: readonly PriceWord[];
   readonly checks: readonly CheckRound[];
   readonly visits: readonly Visit[];
   /** Of an earlier visit that got so far; null where none did. */
@@ -40,6 +46,8 @@ export const dossier: z.ZodType<Dossier> = z.object({
   sessions: z.array(sentSession),
   seen,
   plan: acceptedPlan.nullable(),
+  earlier: z.array(acceptedPlan),
+  prices,
   checks: z.array(checkRound),
   visits: z.array(visit),
   lastCheck: lastCheck.nullable(),

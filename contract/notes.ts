@@ -25,11 +25,11 @@ export type NewPhotograph = z.infer<typeof newPhotograph>;
 /** The longer side of a photograph as kept, pixels. */
 export const PHOTOGRAPH_PX = 1600;
 
-export const MESSAGE_KINDS = ['ready', 'question', 'refusal'] as const;
+export const MESSAGE_KINDS = ['ready', 'question', 'refusal', 'price'] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 /** A note to the customer. */
 export const newMessage = z.object({
-  kind: z.enum(MESSAGE_KINDS, { error: 'A note says the saw is ready, asks a question or refuses.' }),
+  kind: z.enum(MESSAGE_KINDS, { error: 'A note says the saw is ready, asks a question, quotes a new price or refuses.' }),
   sentTo: requiredText(200, 'The telephone or e-mail the note goes to'),
   body: requiredText(2000, 'The note'),
 });
@@ -37,7 +37,7 @@ export type NewMessage = z.infer<typeof newMessage>;
 
 const kept = newMessage.extend({
   id: z.int(),
-  state: z.enum(['waiting', 'sent']),
+  state: z.enum(['waiting', 'sent', 'overtaken']),
   by: z.string(),
   at: z.string(),
   sentAt: z.string().nullable(),

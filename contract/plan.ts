@@ -7,6 +7,7 @@ import { bladeWish } from '@odontis/core/work/families/circular/inputs';
 import { dadoWish } from '@odontis/core/work/families/dado/inputs';
 import { workOrder } from '@odontis/core/work/order';
 import { WAYS } from '@odontis/core/work/ways';
+import { RESULTS } from '@odontis/core/work/deeds';
 import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, text, version } from './fields';
 
@@ -66,8 +67,19 @@ export const acceptedPlan = z
     way: z.enum(WAYS).nullable(),
     least: z.enum(WAYS).nullable(),
     why: z.string(),
-    /** Indices of the stops that are done. */
+    /** Indices of the stops that are done, and of those that were skipped, with why. */
     done: z.array(z.int()).readonly(),
+    skipped: z
+      .array(z.object({ stop: z.int(), reason: z.string() }).readonly())
+      .readonly()
+      .default([]),
+    /** Of what was done to the whole saw: whether it came out, and the minutes it really took; null where nobody said. */
+    results: z
+      .array(
+        z.object({ stop: z.int(), result: z.enum(RESULTS).nullable(), minutes: z.number().nullable() }).readonly(),
+      )
+      .readonly()
+      .default([]),
     /** How many of them came to be done how. */
     how: z.partialRecord(z.enum(HOWS), z.int()).readonly().default({}),
     /** The longest time away from the vise in the middle of the work, where one stands out. */

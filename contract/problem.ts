@@ -21,6 +21,7 @@ export const PROBLEM_CODES = [
   'too-large',
   'saw-in-shop',
   'consent-missing',
+  'price-not-agreed',
   'printer-empty',
   'database-away',
   'disk-full',

@@ -5,7 +5,7 @@ import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
 import { family, toeZone } from '@odontis/core/saw/saw';
 import type { PlateMark } from '@odontis/core/saw/plate-marks';
-import { BEND_SIDES, markFault, PLATE_MARKS } from '@odontis/core/saw/plate-marks';
+import { BEND_SIDES, GRADES, markFault, PLATE_MARKS } from '@odontis/core/saw/plate-marks';
 import {
   BECAUSE,
   GRAINS,
@@ -25,6 +25,12 @@ export type Stage = z.infer<typeof stage>;
 /** What a ticket can wait for when the next move is not the shop's. */
 export const WAITS = ['customer', 'part', 'grinder'] as const;
 export type Waits = (typeof WAITS)[number];
+/**
+ * How a ticket ends without the work it was opened for: refused by the shop, called off by the customer, given back as
+ * it came, given up after trying, lost, or gone home with somebody else.
+ */
+export const ENDINGS = ['refused', 'cancelled', 'returned', 'given-up', 'lost', 'swapped'] as const;
+export type Ending = (typeof ENDINGS)[number];
 export const USE_RATES = ['daily', 'weekly', 'seldom'] as const;
 
 export const newCustomer = z.object({
@@ -44,6 +50,9 @@ export const plateMark = z.object({
   side: z.enum(BEND_SIDES).optional(),
   sagMm: bounded(0, 300, 'How far it stands off a straight edge', 'mm').optional(),
   spanMm: bounded(1, 5000, 'The length of plate it runs over', 'mm').optional(),
+  /** How far it has gone, and how many teeth it is of; left out where nobody said. */
+  grade: z.enum(GRADES, { error: 'It is light, moderate or heavy.' }).optional(),
+  count: counted(1, 2000, 'The teeth it is of', 'teeth').optional(),
   part: z.number().int().min(0).max(13).optional(),
 });
 
@@ -144,11 +153,8 @@ export const ticket = intake.extend({
   version,
   verdict: z.enum(VERDICTS),
   reasons: z.array(triageReason),
-  quoteLow: z.number(),
-  quoteHigh: z.number(),
-  /** Bench minutes the quote was reckoned from; null on tickets from before they were kept. */
-  minutesLow: z.number().nullable(),
-  minutesHigh: z.number().nullable(),
+  /** The first stop of its order that may not be begun until somebody speaks of the price; null where none is. */
+  heldFrom: z.int().nullable(),
   /** Minutes the bench took, written down by hand where there was no plan to count by. */
   minutesTaken: z.number().nullable(),
   /** What was done, likewise. */
@@ -159,8 +165,11 @@ export const ticket = intake.extend({
   openedAt: z.string(),
   closedBy: z.string().nullable(),
   closedAt: z.string().nullable(),
-  charged: z.number().nullable(),
   handoverNote: z.string().nullable(),
+  /** How it ended without the work it came for, at which stage, and what was tried; null of one that did not, or of before. */
+  endedAs: z.enum(ENDINGS).nullable(),
+  endedFrom: stage.nullable(),
+  tried: z.string(),
   waitsFor: z.enum(WAITS).nullable(),
   waitsNote: z.string(),
 });
@@ -225,11 +234,15 @@ const likeness = z.object({ share: z.number(), agrees: z.array(z.string()).reado
 export const alikeSaw = knownSaw.and(likeness);
 export type AlikeSaw = KnownSaw & Readonly<z.infer<typeof likeness>>;
 
-/** The bench's load as the counter promises against it, and the pace of who is at the screen. */
+/** The bench's load as the counter promises against it, and how the shop's past estimates stood to their plans. */
 export const counterBook = z
   .object({
     due: z.array(z.object({ ticket: z.int(), day: z.string(), minutes: z.number() }).readonly()).readonly(),
-    pace: z.object({ factor: z.number(), error: z.number(), saws: z.int() }).readonly(),
+    past: z
+      .array(
+        z.object({ family, looked: z.boolean(), likelyMinutes: z.number(), plannedMinutes: z.number() }).readonly(),
+      )
+      .readonly(),
   })
   .readonly();
 export type CounterBook = z.infer<typeof counterBook>;
@@ -237,10 +250,27 @@ export type CounterBook = z.infer<typeof counterBook>;
 /** Where a ticket's page is, by its number. */
 export const ticketNumbered = z.object({ id: z.int(), stage, family });
 
-/** An open ticket that ends without the work: the customer will not have it at that price, or the saw turned out not to be worth it. */
-export const declineChange = z.object({
-  version,
-  by: z.enum(['customer', 'shop'], { error: 'Say who declines: the customer or the shop.' }),
-  reason: requiredText(1000, 'The reason'),
-});
-export type DeclineChange = z.infer<typeof declineChange>;
+/**
+ * An open ticket that ends without the work it came for, at any stage: by whom and why, what was tried, and what is
+ * charged for it all the same; null where nothing is.
+ */
+export const endChange = z
+  .object({
+    version,
+    /** Made on the screen: sent twice, it ends once. */
+    key: uuid('The end of a ticket has a key of its own.'),
+    ending: z.enum(ENDINGS, { error: 'Say how it ends.' }),
+    by: z.enum(['customer', 'shop'], { error: 'Say whose word it is: the customer’s or the shop’s.' }),
+    reason: requiredText(1000, 'The reason'),
+    tried: text(2000, 'What was tried'),
+    fee: bounded(0, 100_000, 'The fee', '').nullable(),
+  })
+  .refine((change) => change.ending !== 'given-up' || change.tried.trim() !== '', {
+    path: ['tried'],
+    message: 'Say what was tried before it was given up.',
+  });
+export type EndChange = z.infer<typeof endChange>;
+
+/** A ticket that ended by mistake, or whose saw came to light again, goes on where it was. */
+export const reopenChange = z.object({ version, reason: requiredText(1000, 'The reason') });
+export type ReopenChange = z.infer<typeof reopenChange>;

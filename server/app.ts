@@ -21,6 +21,7 @@ import { outboxRoutes } from './features/outbox/routes';
 import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
+import { moneyRoutes } from './features/money/routes';
 import { planRoutes } from './features/plans/routes';
 import { evidenceRoutes } from './features/evidence/routes';
 import { storeRoutes } from './features/store/routes';
@@ -120,6 +121,7 @@ export function createApp({
     ticketRoutes,
     evidenceRoutes,
     planRoutes,
+    moneyRoutes,
     benchRoutes,
     checkRoutes,
     handoverRoutes,

@@ -3,9 +3,9 @@ import type { Again, Floor, Wall } from '../testcut/cut-looks';
 
 /** What a test cut showed, as far as anybody looked. mm. */
 export interface CutShown {
-  readonly runs: 'true' | 'left' | 'right';
-  readonly binds: boolean;
-  readonly chatters: boolean;
+  readonly runs: 'true' | 'left' | 'right' | null;
+  readonly binds: boolean | null;
+  readonly chatters: boolean | null;
   /** What it throws; null where nobody looked. */
   readonly shavings: Shavings | null;
   /** Width of the kerf by feeler. */

@@ -95,7 +95,7 @@ export function nextLooks(saw: OfWhichSaw, facts: Facts): readonly NextLook[] {
     (look !== 'set' || saw.set) &&
     (look !== 'heights' || saw.goes !== 'band') &&
     // Only a cut that ran can run the same way again.
-    (look !== 'cut-again' || (saw.goes === 'to-and-fro' && facts.shown.runs !== 'true'));
+    (look !== 'cut-again' || (saw.goes === 'to-and-fro' && (facts.shown.runs ?? 'true') !== 'true'));
   return LOOKS.filter(has)
     .flatMap((look) => {
       const { findings, minutes } = GIVES[look];

@@ -19,6 +19,13 @@ export const PLATE_MARKS = [
 ] as const;
 export type PlateMarkKind = (typeof PLATE_MARKS)[number];
 
+/** How far a mark has gone that is neither measured nor counted. */
+export const GRADES = ['light', 'moderate', 'heavy'] as const;
+export type Grade = (typeof GRADES)[number];
+/** Marks that come in grades, and marks that are counted. */
+export const GRADED: readonly PlateMarkKind[] = ['rust', 'pitting', 'loose-handle', 'frame'];
+export const COUNTED: readonly PlateMarkKind[] = ['missing-teeth', 'short-teeth', 'burn'];
+
 /** Which way a bend or a kink goes, seen from the handle; of a blade, from the marked side. */
 export const BEND_SIDES = ['left', 'right'] as const;
 export type BendSide = (typeof BEND_SIDES)[number];
@@ -36,8 +43,28 @@ export interface PlateMark {
   /** How far a bend stands off a straight edge, mm, and over what length of plate. */
   readonly sagMm?: number;
   readonly spanMm?: number;
+  /** How far it has gone, of what comes in grades; left out where nobody said. */
+  readonly grade?: Grade;
+  /** How many teeth, of what is counted; left out where nobody did. */
+  readonly count?: number;
   /** Which part of a set, counted from 0. */
   readonly part?: number;
+}
+
+/** Grades that were said of the kinds marked, the furthest of each kind. */
+export function gradesOf(marks: readonly PlateMark[]): Partial<Record<PlateMarkKind, Grade>> {
+  const found: Partial<Record<PlateMarkKind, Grade>> = {};
+  for (const { kind, grade } of marks) {
+    const before = found[kind];
+    if (grade && (before === undefined || GRADES.indexOf(grade) > GRADES.indexOf(before))) found[kind] = grade;
+  }
+  return found;
+}
+
+/** How many teeth are marked as of a kind; null where a mark of it does not say. */
+export function countOf(marks: readonly PlateMark[], kind: PlateMarkKind): number | null {
+  const own = marks.filter((mark) => mark.kind === kind);
+  return own.some((mark) => mark.count === undefined) ? null : own.reduce((sum, mark) => sum + (mark.count ?? 0), 0);
 }
 
 const EVERYWHERE: readonly PlateMarkKind[] = [

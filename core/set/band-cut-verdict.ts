@@ -3,7 +3,7 @@ import type { PlaceEstimate } from '../evidence/estimates';
 import { setBalance } from './set-balance';
 import { STONING_PER_PASS_MM, stoningOrder } from './stoning';
 import type { AfterWork, CutAdvice, CutVerdict, TestCut } from './test-cut-verdict';
-import { NO_STONING } from './test-cut-verdict';
+import { NO_STONING, sideOfDrift, soundCut } from './test-cut-verdict';
 
 /** A band's test cut: it wanders to a side, burns in a curve (`binds`), or beats once a turn (`chatters`). */
 export interface BandCut extends TestCut {
@@ -45,13 +45,13 @@ export function judgeBandCut(
 ): CutVerdict {
   const set = after.set && after.set.left.count > 0 && after.set.right.count > 0 ? after.set : null;
   const balance = set ? setBalance(set.left, set.right) : null;
-  if (cut.runs === 'true' && !cut.binds && !cut.chatters)
-    return { verdict: 'pass', balance, stoning: NO_STONING, advice: ['passes'] };
+  const aside = sideOfDrift(cut);
+  if (aside === null && !cut.binds && !cut.chatters) return soundCut(cut, balance);
   const advice: CutAdvice[] = [];
   let stoning = NO_STONING;
-  if (cut.runs !== 'true' && balance) {
-    if (balance.certain && balance.runsTo === cut.runs) {
-      stoning = stoningOrder(balance, cut.runs, 0, perPassMm);
+  if (aside !== null && balance) {
+    if (balance.certain && balance.runsTo === aside) {
+      stoning = stoningOrder(balance, aside, 0, perPassMm);
       advice.push('stone');
     } else advice.push('file-dull-side');
   }
@@ -59,7 +59,7 @@ export function judgeBandCut(
     const lesser = Math.min(set.left.meanMm, set.right.meanMm);
     advice.push(lesser < targetMm ? 'add-set' : 'file-again');
   }
-  if (!set && (cut.runs !== 'true' || cut.binds)) advice.push('measure-set');
+  if (!set && (aside !== null || cut.binds)) advice.push('measure-set');
   if (cut.chatters) advice.push(beatAdvice(cut.beatAt ?? null, after));
   return { verdict: 'again', balance, stoning, advice };
 }

@@ -1,21 +1,25 @@
 import type { Judgement } from '../judgement/books';
 import type { UseRate } from '../life/life';
-import type { AngleTable } from '../work/habits';
+import type { Learned } from '../learn/learned';
+import { NOTHING_LEARNED } from '../learn/learned';
+import type { ShopHabits } from '../work/habits';
 import type { Price, Rates } from '../work/price';
 import { priceFor } from '../work/price';
 import type { Saw } from '../saw/saw';
-import { isCarbide, rakersOf, teethOf } from '../saw/saw';
+import type { Wood } from '../saw/families';
+import { teethOf } from '../saw/saw';
 import type { PlateMark } from '../saw/plate-marks';
 import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '../judgement/triage';
 import type { KeepOrReplace } from '../life/keep-or-replace';
 import { keepOrReplace } from '../life/keep-or-replace';
 import type { CounterJudgement } from './counter-judgement';
 import { judgeAtCounter } from './counter-judgement';
-import type { ReckonedWork, Pace } from '../work/reckon-work';
-import { reckonWork, NO_PACE } from '../work/reckon-work';
+import type { PastEstimate, ReckonedWork } from './supposed-work';
+import { supposedWork } from './supposed-work';
 
 /** What was answered at the counter about one saw. */
 export interface Answered {
+  readonly wood: Wood;
   readonly hardened: HardenedAnswer;
   readonly marks: readonly PlateMark[];
   readonly lineLook: LineLook;
@@ -31,10 +35,17 @@ export interface Answered {
 /** What of the shop book the counter judges by. */
 export interface CounterShop {
   readonly rates: Rates;
-  readonly habits: { readonly angles: AngleTable };
+  readonly habits: ShopHabits;
   readonly judgement?: Judgement | undefined;
   readonly filesPullSaws?: boolean | undefined;
 }
+
+/** What the shop learned of its own work, and how its estimates stood to its plans. */
+export interface ShopsPast {
+  readonly learned: Learned;
+  readonly past: readonly PastEstimate[];
+}
+export const NO_PAST: ShopsPast = { learned: NOTHING_LEARNED, past: [] };
 
 /** Everything the counter says of a saw: the same on the screen and where the ticket is kept. */
 export interface IntakeJudged {
@@ -46,8 +57,8 @@ export interface IntakeJudged {
   readonly keep: KeepOrReplace | null;
 }
 
-/** Judge, reckon and price one saw as answered. Lengths mm, minutes, the shop's money. O(rules + marks). */
-export function judgeIntake(saw: Saw, answered: Answered, shop: CounterShop, pace: Pace = NO_PACE): IntakeJudged {
+/** Judge, reckon and price one saw as answered. Lengths mm, minutes, the shop's money. O(rules + marks + teeth). */
+export function judgeIntake(saw: Saw, answered: Answered, shop: CounterShop, known: ShopsPast = NO_PAST): IntakeJudged {
   const { replacement, useRate, ...answers } = answered;
   const judged = (costOverReplacing: number | null): CounterJudgement =>
     judgeAtCounter(
@@ -56,18 +67,10 @@ export function judgeIntake(saw: Saw, answered: Answered, shop: CounterShop, pac
       shop.habits.angles,
     );
   const first = judged(null);
-  // What is sent on to grinding is only looked at and packed here.
-  const sentOn = isCarbide(saw);
-  const work = reckonWork(
-    {
-      family: saw.family,
-      teeth: sentOn ? 0 : teethOf(saw),
-      rakers: rakersOf(saw),
-      parts: saw.family === 'dado' ? saw.parts.length : 1,
-      marks: sentOn ? [] : answered.marks.map((mark) => mark.kind),
-      work: sentOn ? 'sharpen' : (first.work?.verdict ?? null),
-    },
-    pace,
+  const { habits, judgement } = shop;
+  const work = supposedWork(
+    { ...answers, saw, work: first.work?.verdict ?? null },
+    { habits, judgement, ...known },
   );
   const low = priceFor(work.lowMinutes, shop.rates);
   const high = priceFor(work.highMinutes, shop.rates);

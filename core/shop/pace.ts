@@ -1,23 +1,7 @@
-import { addReading, fitRate, NO_READINGS } from '../calibration/proportional-fit';
-import type { Pace } from '../work/reckon-work';
-import { NO_PACE } from '../work/reckon-work';
-
 /** A saw done: minutes it was reckoned at and minutes it took. */
 export interface PastTime {
   readonly reckonedMinutes: number;
   readonly takenMinutes: number;
-}
-
-/**
- * A filer's own pace from past times: minutes taken over minutes reckoned, fitted
- * through the origin so that long saws, where a slip of the clock matters least, weigh most.
- * Example: reckoned 10, 20; taken 12, 24 -> 1.2 exactly.
- */
-export function paceOf(past: readonly PastTime[]): Pace {
-  const usable = past.filter((one) => one.reckonedMinutes > 0 && one.takenMinutes > 0);
-  const sums = usable.reduce((all, one) => addReading(all, one.reckonedMinutes, one.takenMinutes), NO_READINGS);
-  const fit = fitRate(sums, { rate: NO_PACE.factor, error: NO_PACE.error });
-  return { factor: fit.rate, error: fit.error, saws: usable.length };
 }
 
 /** A stop done at the vise: when, and the minutes the plan gave it. */

@@ -18,7 +18,7 @@ import { isPointed, placesOn, rakersOf, rolesOn, teethOf } from '../saw/saw';
 import type { BandCut } from '../set/band-cut-verdict';
 import { judgeBandCut } from '../set/band-cut-verdict';
 import type { CutVerdict } from '../set/test-cut-verdict';
-import { judgeBladeCut, judgeTestCut } from '../set/test-cut-verdict';
+import { judgeBladeCut, judgeSetCut, judgeTestCut } from '../set/test-cut-verdict';
 import type { Learned } from '../learn/learned';
 import { JUMPS_AT_MM } from '../testcut/hop';
 import type { OrderedLine } from './lines-of-order';
@@ -56,7 +56,7 @@ export function judgeCut(cut: BandCut, { saw: taken, sessions, order, line, hand
   }
   if (saw.family === 'circular' || saw.family === 'dado')
     return {
-      ...judgeBladeCut(cut, { set, heightSpreadMm: rimSpread(sessions, saw) }, target, perPass, jumpsAt),
+      ...(saw.family === 'dado' ? judgeSetCut : judgeBladeCut)(cut, { set, heightSpreadMm: rimSpread(sessions, saw) }, target, perPass, jumpsAt),
       set,
       rakers: null,
     };

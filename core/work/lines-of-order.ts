@@ -19,6 +19,6 @@ export function linesOfOrder(order: WorkOrder | LineOrder | null | undefined): O
 /** Of a check's rounds: the lines whose last cut has not passed, in the order they are worked. */
 export const linesToCut = (
   order: WorkOrder,
-  rounds: readonly { readonly edge: Filing | null; readonly verdict: 'pass' | 'again' }[],
+  rounds: readonly { readonly edge: Filing | null; readonly verdict: 'pass' | 'again' | 'open' }[],
 ): OrderedLine[] =>
   linesOfOrder(order).filter(({ edge }) => rounds.findLast((round) => round.edge === edge)?.verdict !== 'pass');

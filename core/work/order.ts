@@ -6,6 +6,7 @@ import { family } from '../saw/saw';
 import { bandOrdered } from './families/band/inputs';
 import { bladeOrdered } from './families/circular/inputs';
 import { dadoOrdered } from './families/dado/inputs';
+import { pace } from './shop-pace';
 import { lineInputs } from './tooth-line/inputs';
 import { step } from './step';
 
@@ -121,6 +122,8 @@ export const workOrder = z
     /** Left out where there is one line of teeth, or only one is worked. */
     beside: besideLine.optional(),
     minutes: z.number().min(0),
+    /** The shop's own pace that every step's minutes are reckoned at; left out where they are the tables'. */
+    pace: pace.optional(),
     /** One standard error of the minutes, where a sample stands for part of the saw. */
     minutesError: z.number().min(0),
     strokes: z.int().min(0),

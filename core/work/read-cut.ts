@@ -11,6 +11,7 @@ import type { SetOfSides } from '../evidence/set-of';
 import type { Wood } from '../saw/families';
 import { isCarbide, rakersOf, teethOf } from '../saw/saw';
 import type { BandCut } from '../set/band-cut-verdict';
+import { sideOfDrift } from '../set/test-cut-verdict';
 import { setBalance } from '../set/set-balance';
 import { stoneOut } from '../set/stone-out';
 import type { StonedPass } from '../set/stone-out';
@@ -82,9 +83,9 @@ function cutSince({ sessions, saw: taken, order }: WorkedSaw, line: OrderedLine,
 function isOdd(shown: CutShown, wood: Wood): boolean {
   const off = shown.offLine ? Math.abs(offLineMm(shown.offLine)) : 0;
   return (
-    shown.runs !== 'true' ||
-    shown.binds ||
-    shown.chatters ||
+    sideOfDrift(shown) !== null ||
+    shown.binds === true ||
+    shown.chatters === true ||
     (shown.shavings ?? 'ribbons') !== 'ribbons' ||
     (shown.wall ?? 'clean') !== 'clean' ||
     (shown.floor ?? 'flat') !== 'flat' ||

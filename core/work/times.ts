@@ -1,3 +1,5 @@
+import type { Grade, PlateMarkKind } from '../saw/plate-marks';
+
 /**
  * Times of bench work, minutes. Chosen so that the trade's own times come out
  * (trade section 4: a 15-point back saw five to seven minutes to sharpen).
@@ -69,14 +71,38 @@ const CUTTERS_A_FILE_PLACE = 400;
 export const fileTurns = (passes: number, cutters: number): number =>
   Math.floor((passes * cutters) / CUTTERS_A_FILE_PLACE);
 
+/**
+ * Rust off by how far it has gone: an hour is for heavy rust alone (trade section 4); light and moderate by the same
+ * reasoning. Judgement, no source. Minutes.
+ */
+export const RUST_MINUTES: Readonly<Record<Grade, number>> = { light: 15, moderate: 30, heavy: 60 };
+/** A handle's fasteners drawn tight, bedded anew, or made fit again; a frame's pins likewise. Judgement, no source. Minutes. */
+export const HANDLE_MINUTES: Readonly<Record<Grade, number>> = { light: 4, moderate: 10, heavy: 20 };
+
+/**
+ * Cleaning a saw with such marks, minutes; null where it asks for none of its own. What nobody graded is taken as
+ * moderate, never as the worst. Pits stay: only what stands on them comes off.
+ */
+export function rustMinutes(marks: readonly PlateMarkKind[], grades: Grades | undefined): number | null {
+  if (marks.includes('rust')) return RUST_MINUTES[grades?.rust ?? 'moderate'];
+  return marks.includes('pitting') ? RUST_MINUTES.light : null;
+}
+
+/** Handle or frame made fast, minutes; null where neither is loose. */
+export function handleMinutes(marks: readonly PlateMarkKind[], grades: Grades | undefined): number | null {
+  const loose = (['loose-handle', 'frame'] as const).filter((kind) => marks.includes(kind));
+  return loose.length === 0
+    ? null
+    : loose.reduce((sum, kind) => sum + HANDLE_MINUTES[grades?.[kind] ?? (kind === 'frame' ? 'moderate' : 'light')], 0);
+}
+type Grades = Partial<Record<PlateMarkKind, Grade>>;
+
 /** Fixed times of the steps that are done to the whole saw at once, minutes. */
 export const WHOLE_SAW_MINUTES = {
   clean: 10,
-  rust: 60,
   straighten: 8,
   'flatten-set': 4,
   look: 2,
-  tighten: 4,
   'set-out': 3,
   test: 2,
   stone: 1,

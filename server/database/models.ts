@@ -11,6 +11,7 @@ import { defineShop } from '../features/shop/model';
 import { defineArrival, defineTicket } from '../features/tickets/model';
 import { definePhotograph } from '../features/photographs/model';
 import { definePlanTool, defineTool, defineToolDeed } from '../features/store/model';
+import { definePriceSaid, definePriceWord } from '../features/money/model';
 import { defineMessage } from '../features/outbox/model';
 
 /** Every table's model on one connection. Models never leave the server. */
@@ -37,6 +38,8 @@ export function defineModels(sequelize: Sequelize) {
     PlanTool: definePlanTool(sequelize),
     Tool: defineTool(sequelize),
     ToolDeed: defineToolDeed(sequelize),
+    PriceWord: definePriceWord(sequelize),
+    PriceSaid: definePriceSaid(sequelize),
     BenchEvent: defineBenchEvent(sequelize),
     BenchMark: defineBenchMark(sequelize),
     CheckRound: defineCheckRound(sequelize),

@@ -51,11 +51,21 @@ export interface ToldWork {
   readonly presses: readonly { readonly stop: number; readonly at: Date }[];
 }
 
+/** What was told at the counter. */
+export interface ToldEstimate {
+  readonly low: number;
+  readonly high: number;
+  readonly minutesLow: number;
+  readonly minutesHigh: number;
+  readonly minutesLikely: number;
+}
+
 /** One coming of a saw, as far as it got. */
 export interface ToldVisit {
   readonly saw: Place;
   readonly by: Place;
   readonly opened: Date;
+  readonly estimate: ToldEstimate;
   readonly ticket: Omit<CreationAttributes<TicketRow>, 'sawId' | 'arrivalId' | 'openedBy' | 'closedBy'>;
   readonly measurings: readonly ToldMeasuring[];
   readonly pictures: readonly PictureKind[];
@@ -107,10 +117,13 @@ class DemoTeller {
   private visit(n: Place, saw: Saw, visit: Visit, salt: number): ToldVisit {
     const by = salt % STAFF.length;
     const { stage, marks, hardened, complaint, opened } = visit;
+    const wood = (['dry-soft', 'dry-hard', 'green'] as const)[salt % 3] ?? 'dry-soft';
     const answered: Answered = {
+      wood,
       hardened,
       marks,
-      lineLook: stage === 'measure' ? 'not-looked' : salt % 3 !== 2 ? 'hollow' : 'even',
+      // Along a loop or round a rim nobody looks.
+      lineLook: stage === 'measure' || goesRound(saw) ? 'not-looked' : salt % 3 !== 2 ? 'hollow' : 'even',
       grain: 'unsaid',
       wantsFiling: 'as-it-is',
       etch: false,
@@ -120,29 +133,22 @@ class DemoTeller {
     };
     const { judgement, work: reckoned, low, high } = judgeIntake(saw, answered, FIRST_BOOK);
     const { verdict, reasons } = judgement.taken;
-    const wood = (['dry-soft', 'dry-hard', 'green'] as const)[salt % 3] ?? 'dry-soft';
     const visits = this.past.get(n) ?? [];
     const ended = stage === 'closed' || stage === 'declined';
-    const quoteHigh = high.amount;
     const ticket = {
       stage,
-      wood,
       ...answered,
       marks: [...answered.marks],
       complaint,
       consents: [...(visit.consents ?? [])],
-      minutesLow: reckoned.lowMinutes,
-      minutesHigh: reckoned.highMinutes,
       overrideReason: '',
       verdict,
       reasons: [...reasons],
       promisedOn: visit.promised.toISODate() as string,
-      quoteLow: low.amount,
-      quoteHigh,
       currency: FIRST_BOOK.rates.currency,
       openedAt: opened.toJSDate(),
       closedAt: ended ? opened.plus({ days: stage === 'closed' ? 5 : 0 }).toJSDate() : null,
-      charged: stage === 'closed' ? quoteHigh : null,
+      ...(stage === 'declined' && { endedAs: 'refused' as const }),
       handoverNote: stage === 'closed' ? 'Full strokes, no pressure.' : null,
       waitsFor: visit.waits?.[0] ?? null,
       waitsNote: visit.waits?.[1] ?? '',
@@ -150,7 +156,11 @@ class DemoTeller {
     const at = opened.toJSDate();
     const before = (readings: readonly Reading[]): ToldMeasuring => ({ kind: 'before', readings, by, at });
     const pictured = visit.pictured ? [before(readPictured(visit.pictured))] : [];
-    const came = { saw: n, by, opened: at, ticket, pictures: visit.pictured ?? [], checks: [] };
+    const estimate = {
+      ...{ low: low.amount, high: high.amount },
+      ...{ minutesLow: reckoned.lowMinutes, minutesHigh: reckoned.highMinutes, minutesLikely: reckoned.likelyMinutes },
+    };
+    const came = { estimate, saw: n, by, opened: at, ticket, pictures: visit.pictured ?? [], checks: [] };
     this.past.set(n, [{ work: null }, ...visits]);
     if (stage === 'declined') return { ...came, measurings: [], work: null };
     // A hand or back saw that waits to be measured has no reading yet, or a picture's.
@@ -222,6 +232,8 @@ class DemoTeller {
         hopMm: null,
         stoneSide: 'none',
         stonePasses: 0,
+        stonedSide: null,
+        stonedPasses: null,
         advice: ['passes'],
         at: opened.plus({ days: 3 }).toJSDate(),
       };
@@ -229,6 +241,7 @@ class DemoTeller {
   }
 }
 
+const goesRound = (saw: Saw): boolean => ['band', 'circular', 'dado'].includes(saw.family);
 /** Of a line that was worked and goes home a tooth here and there is looked at, of either lean. */
 const isLong = (saw: Saw): boolean => ['hand', 'back', 'pull'].includes(saw.family);
 const isSampled = ({ place }: Reading): boolean => place === null || place % SAMPLED === 1;

@@ -12,6 +12,8 @@ import type { DemoStory, ToldVisit } from './demo-story';
 import { tellDemo } from './demo-story';
 import { CUSTOMERS, SHOP_NAME, STAFF } from './invented';
 import { loadNotes } from './notes';
+import type { ToldPrice } from './price-story';
+import { priceStory } from './price-story';
 import { PICTURE_CAPTIONS, pictureBytes } from './pictured';
 import { loadStoreRoom } from './store-room';
 
@@ -76,10 +78,12 @@ class DemoLoader {
         kept,
       ),
     );
+    const prices = story.visits.map(priceStory);
     const tickets = idsOf(
       await models.Ticket.bulkCreate(
         story.visits.map((visit, i) => ({
           ...visit.ticket,
+          ...waitingForPrice(at(prices, i)),
           sawId: at(saws, visit.saw),
           arrivalId: at(arrivals, i),
           openedBy: this.personOf(visit),
@@ -91,7 +95,8 @@ class DemoLoader {
     const visits = story.visits.map((visit, i) => ({ visit, ticketId: at(tickets, i) }));
     await this.measurings(visits);
     await this.pictures(visits);
-    await this.works(visits);
+    const plans = await this.works(visits);
+    await this.prices(visits, prices, plans);
     await models.CheckRound.bulkCreate(
       visits.flatMap(({ visit, ticketId }) =>
         visit.checks.map((check) => ({ ...check, ticketId, personId: this.personOf(visit) })),
@@ -136,7 +141,31 @@ class DemoLoader {
     }
   }
 
-  private async works(visits: readonly Kept[]): Promise<void> {
+  /** Every word of every price, kind by kind: those of one ticket in the order they were said. */
+  private async prices(visits: readonly Kept[], prices: readonly ToldPrice[], plans: ReadonlyMap<number, number>): Promise<void> {
+    const { db, transaction } = this;
+    const numbers = new Map(
+      (await db.models.Ticket.findAll({ attributes: ['id', 'number'], transaction })).map((row) => [row.id, row.number]),
+    );
+    for (const kind of ['estimate', 'plan', 'asked', 'agreed', 'charged'] as const)
+      await db.models.PriceWord.bulkCreate(
+        visits.flatMap(({ visit, ticketId }, i) =>
+          at(prices, i)
+            .words.filter((word) => word.kind === kind)
+            .map(({ low, high, minutes, at: said }) => ({
+              ...{ key: randomUUID(), ticketId, kind, low, high, at: said, personId: this.personOf(visit) },
+              ...{ minutesLow: minutes?.[0] ?? null, minutesHigh: minutes?.[1] ?? null, minutesLikely: minutes?.[2] ?? null },
+              planId: kind === 'plan' ? (plans.get(ticketId) ?? null) : null,
+              quote: kind === 'estimate' ? String(numbers.get(ticketId)) : kind === 'asked' ? `${numbers.get(ticketId)}-2` : null,
+              wordBy: kind === 'agreed' ? ('telephone' as const) : null,
+            })),
+        ),
+        { transaction },
+      );
+  }
+
+  /** The orders, by their tickets. */
+  private async works(visits: readonly Kept[]): Promise<ReadonlyMap<number, number>> {
     const { db, transaction } = this;
     const told = visits.flatMap(({ visit, ticketId }) =>
       visit.work ? [{ ...visit.work, ticketId, by: this.personOf(visit) }] : [],
@@ -163,8 +192,19 @@ class DemoLoader {
        INSERT INTO bench_mark (plan_id, stop, event_id) SELECT plan, stop, id FROM told`,
       { bind: [JSON.stringify(presses)], transaction },
     );
+    return new Map(told.map(({ ticketId }, i) => [ticketId, at(ids, i)]));
   }
 }
+
+/** A ticket whose work waits until its owner has answered about the price. */
+const waitingForPrice = ({ heldFrom, words }: ToldPrice) =>
+  heldFrom === null
+    ? {}
+    : ({
+        heldFrom,
+        waitsFor: 'customer',
+        waitsNote: `the price: up to ${FIRST_BOOK.rates.currency} ${(words.at(-1)?.high ?? 0).toFixed(2)}`,
+      } as const);
 
 /** A visit with its ticket. */
 interface Kept {

@@ -22,6 +22,7 @@ import { tool } from '@odontis/core/store/tool';
 import { placeKeeping } from '@odontis/core/work/place-keeping';
 import { codeChange, newCalibration, newPerson, passwordChange, person, personChange } from '@odontis/contract/people';
 import { linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
+import { newPriceWord } from '@odontis/contract/price';
 import { problem, PROBLEM_TYPE } from '@odontis/contract/problem';
 import { learning } from '@odontis/contract/learning';
 import { newTool, newToolDeed, storeRoom } from '@odontis/contract/store';
@@ -30,10 +31,11 @@ import {
   alikeSaw,
   counterBook,
   customerFound,
-  declineChange,
+  endChange,
   knownSaw,
   newTicket,
   rackRow,
+  reopenChange,
   ticketChange,
   ticketNumbered,
 } from '@odontis/contract/ticket';
@@ -125,7 +127,9 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'POST /tickets': { does: 'Takes a saw in.', takes: newTicket, gives: dossier, status: 201 },
   'GET /tickets/:id': { does: 'All of a ticket.', gives: dossier },
   'PATCH /tickets/:id': { does: 'Corrects a ticket.', takes: ticketChange, gives: dossier },
-  'POST /tickets/:id/decline': { does: 'Declines a saw.', takes: declineChange, gives: dossier },
+  'POST /tickets/:id/end': { does: 'Ends a ticket without the work it came for.', takes: endChange, gives: dossier },
+  'POST /tickets/:id/reopen': { does: 'An ended ticket goes on.', takes: reopenChange, gives: dossier },
+  'POST /tickets/:id/price': { does: 'A word of the price.', takes: newPriceWord, gives: dossier, status: 201 },
   'POST /tickets/:id/evidence': { does: 'Keeps readings.', takes: newEvidence, gives: evidenceKept, status: 201 },
   'POST /tickets/:id/sessions/:session/finish': { does: 'Closes a session.', takes: sessionDone, gives: dossier },
   'POST /tickets/:id/measured': { does: 'On to the plan.', takes: lineMeasured, gives: dossier },

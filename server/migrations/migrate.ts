@@ -26,6 +26,8 @@ import { photographsMeasure } from './2026-11-30-photographs-measure';
 import { cutsForetold } from './2026-11-30-cuts-foretold';
 import { placeKept } from './2026-11-30-place-kept';
 import { storeRoom } from './2026-12-01-store-room';
+import { priceChain } from './2026-12-02-price-chain';
+import { deeds } from './2026-12-02-deeds';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -58,6 +60,8 @@ export const MIGRATIONS: readonly Migration[] = [
   cutsForetold,
   placeKept,
   storeRoom,
+  priceChain,
+  deeds,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -7,6 +7,7 @@ import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
 import type { SawRecord } from '../saw-record';
+import { atShopPace, paceReason } from '../shop-pace';
 import type { Step } from '../step';
 import { roundWay, roundWays } from './round-ways';
 
@@ -63,11 +64,13 @@ export function roundWork<F extends RoundFamily>(family: F, own: RoundParts<F>):
 export function roundOrder(
   round: RoundOrdered,
   work: WorkOrder['work'],
-  steps: readonly Step[],
+  atTables: readonly Step[],
   rates: Rates | null,
   reasons: readonly Reason[],
-  strokes = steps.reduce((sum, one) => sum + one.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
+  strokes = atTables.reduce((sum, one) => sum + one.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
 ): WorkOrder {
+  const { steps, pace } = atShopPace(atTables, round.inputs.habits);
+  const own = paceReason(pace);
   const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
   const price = rates ? priceFor(minutes, rates) : null;
   return {
@@ -81,9 +84,10 @@ export function roundOrder(
     forecast: null,
     round,
     minutes,
+    ...(pace && { pace }),
     minutesError: 0,
     strokes,
     price: price && rates ? { ...price, currency: rates.currency } : null,
-    reasons: [...reasons],
+    reasons: own ? [...reasons, own] : [...reasons],
   };
 }

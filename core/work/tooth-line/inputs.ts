@@ -10,7 +10,7 @@ import type { SawOf } from '../../saw/saw';
 import { CROSSCUT_KINDS, toeZone } from '../../saw/saw';
 import { PLATE_MARKS } from '../../saw/plate-marks';
 import { DEFAULT_HABITS, workHabits } from '../habits';
-import { strokeRate } from '../measured-shapes';
+import { markGrades, strokeRate } from '../measured-shapes';
 
 export const LINE_CHOICES = ['free', 'level'] as const;
 /** The joint line's slope: with the tips' own fall, or level with the straight edge. */
@@ -134,6 +134,8 @@ export const lineInputs = z
     /** Names of the files the Store had corners free of; left out where it knows none. */
     filesAtHand: z.array(z.string()).readonly().optional(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
+    /** How far of each; left out by orders of before, and where nobody said. */
+    grades: markGrades.optional(),
     etch: z.boolean(),
     /** Whether it works the other way of the grain than it is filed for; left out or null where nobody said. */
     worksOtherGrain: z.boolean().nullish(),

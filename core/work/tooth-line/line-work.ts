@@ -1,3 +1,4 @@
+import { gradesOf } from '../../saw/plate-marks';
 import { estimatesOf } from '../../evidence/estimates';
 import { plateBend } from '../../plate/plate-bend';
 import type { LineView } from '../../evidence/line-of';
@@ -165,6 +166,7 @@ function studyOne(
       measured: line.teeth.length - (pointed ? unread : 0),
       habits,
       marks: [...new Set(visit.marks.map((mark) => mark.kind))],
+      grades: gradesOf(visit.marks),
       etch: visit.etch,
       worksOtherGrain: worksOtherGrain(visit.grain, saw.filing),
       measuredRakeDeg: measuredAngles(saw, facts.sessions, part)?.rakeDeg.value ?? null,

@@ -6,6 +6,7 @@ import type { Step, StepKind } from '../step';
 import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
+import { atShopPace, paceReason } from '../shop-pace';
 import { SECONDS_PER_STROKE } from '../times';
 import type { DepthView } from './depth-view';
 import { viewDepth } from './depth-view';
@@ -62,8 +63,9 @@ function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): L
   const work = retoothing ? 'retooth' : study.conversion ? 'convert' : workAt(study, depthMm);
   const lowers = retoothing !== undefined || study.conversion !== null || depthMm > NO_DEPTH_MM;
   const setting = decideSetting(study, work, depthMm);
-  const steps = orderSteps(study, view, work, setting.reset);
   const { inputs, conversion } = study;
+  const paced = atShopPace(orderSteps(study, view, work, setting.reset), inputs.habits);
+  const { steps } = paced;
   const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
   const lossMm = conversion?.lossMm ?? 0;
   const leastMm = leastPlateMm(inputs.saw.family, inputs.cutters?.kind);
@@ -112,7 +114,8 @@ function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): L
       filingsTheSetLasts: setting.lasts,
     },
     minutes,
-    minutesError: sampleError(study, view),
+    ...(paced.pace && { pace: paced.pace }),
+    minutesError: (paced.pace?.factor ?? 1) * sampleError(study, view),
     strokes: steps.reduce((sum, step) => sum + step.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
     price: price && rates ? { ...price, currency: rates.currency } : null,
     reasons: [
@@ -125,6 +128,7 @@ function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): L
       ...(study.cutters && study.cutters.rakers.length > 0 ? [study.cutters.target.reason] : []),
       ...(study.cutters?.gullets ? [study.cutters.gullets.reason] : []),
       ...(study.pull ? [study.pull.filing.reason] : []),
+      ...[paceReason(paced.pace)].filter((reason) => reason !== null),
     ],
   };
 }

@@ -6,7 +6,7 @@ import type { WorkOrder } from '../order';
 import type { Step, StepKind, Stop } from '../step';
 import { WHOLE_SAW_STOP } from '../step';
 import { strokesFor } from '../../line/strokes';
-import { filingMinutes, jointMinutes, jointPasses, WHOLE_SAW_MINUTES } from '../times';
+import { filingMinutes, handleMinutes, jointMinutes, jointPasses, rustMinutes, WHOLE_SAW_MINUTES } from '../times';
 import { reshapeStops } from './conversion';
 import { cutterSteps } from './cutter-steps';
 import { pullSteps } from './pull-steps';
@@ -22,9 +22,9 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
   const whole = (kind: StepKind, minutes: number, extra: Partial<Step> = {}): void => {
     steps.push({ ...blank(kind, 'whole', etch), minutes, stops: WHOLE_SAW_STOP, ...extra });
   };
-  const rusty = marks.includes('rust') || marks.includes('pitting');
+  const rustOff = rustMinutes(marks, study.inputs.grades);
   const tune = work !== 'sharpen' && work !== 'top-bevels';
-  if (tune || rusty) whole('clean', rusty ? WHOLE_SAW_MINUTES.rust : WHOLE_SAW_MINUTES.clean);
+  if (tune || rustOff !== null) whole('clean', Math.max(rustOff ?? 0, tune ? WHOLE_SAW_MINUTES.clean : 0));
   const { straighten } = study.inputs;
   if (marks.some((m) => CROOKED.has(m)) || (straighten && straighten.verdict !== 'leave'))
     whole('straighten', STRAIGHTEN_MINUTES[straighten?.verdict ?? ''] ?? WHOLE_SAW_MINUTES.straighten, {
@@ -32,7 +32,8 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
         ? [because('How to straighten it', 'the shop’s rules of straightening', [], COMMON_PRACTICE, straighten.says)]
         : [],
     });
-  if (marks.includes('loose-handle')) whole('tighten', WHOLE_SAW_MINUTES.tighten);
+  const tighten = handleMinutes(marks, study.inputs.grades);
+  if (tighten !== null) whole('tighten', tighten);
   if (study.pull) {
     steps.push(...pullSteps(study, study.pull, view, reset));
     whole('test', WHOLE_SAW_MINUTES.test);

@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { BenchEvent } from '@odontis/contract/bench';
-import { columns, moment, uuid, whole, words } from '../../database/columns';
+import { columns, maybeMeasure, maybeWords, moment, uuid, whole, words, yesNo } from '../../database/columns';
 
 export interface BenchEventRow extends Model<InferAttributes<BenchEventRow>, InferCreationAttributes<BenchEventRow>> {
   id: string;
@@ -10,6 +10,9 @@ export interface BenchEventRow extends Model<InferAttributes<BenchEventRow>, Inf
   personId: number;
   happenedAt: Date;
   how: CreationOptional<BenchEvent['how']>;
+  reason: CreationOptional<string>;
+  result: CreationOptional<BenchEvent['result'] | null>;
+  minutes: CreationOptional<number | null>;
   receivedAt: CreationOptional<Date>;
 }
 export const defineBenchEvent = (sequelize: Sequelize) =>
@@ -23,6 +26,9 @@ export const defineBenchEvent = (sequelize: Sequelize) =>
       personId: whole,
       happenedAt: moment,
       how: { ...words, defaultValue: 'gullet' },
+      reason: { ...words, defaultValue: '' },
+      result: maybeWords,
+      minutes: maybeMeasure,
       receivedAt: moment,
     }),
   );
@@ -31,6 +37,7 @@ export interface BenchMarkRow extends Model<InferAttributes<BenchMarkRow>, Infer
   planId: number;
   stop: number;
   eventId: string;
+  skipped: CreationOptional<boolean>;
 }
 export const defineBenchMark = (sequelize: Sequelize) =>
   sequelize.define<BenchMarkRow>(
@@ -39,5 +46,6 @@ export const defineBenchMark = (sequelize: Sequelize) =>
       planId: { ...whole, primaryKey: true },
       stop: { ...whole, primaryKey: true },
       eventId: { ...uuid, primaryKey: false },
+      skipped: { ...yesNo, defaultValue: false },
     }),
   );

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
+import { readDossier } from '../tickets/dossier';
 import { holdTicket } from '../tickets/hold';
 
 /**
@@ -25,7 +26,7 @@ export async function keepBenchEvents(
 /** Why they were not kept. */
 function refusePresses(db: Database, ticketId: number, sent: BenchEvents): Promise<never> {
   return db.sequelize.transaction(async (transaction) => {
-    await holdTicket(db, ticketId, ['bench', 'check'], transaction);
+    const row = await holdTicket(db, ticketId, ['bench', 'check'], transaction);
     const plan = await db.models.Plan.findOne({
       where: { ticketId },
       order: [['number', 'DESC']],
@@ -34,6 +35,14 @@ function refusePresses(db: Database, ticketId: number, sent: BenchEvents): Promi
     });
     if (!plan || plan.id !== sent.planId)
       throw new Problem('edited-elsewhere', 'A newer plan was accepted for this saw. Load it before going on.');
+    const { heldFrom } = row;
+    if (heldFrom !== null && sent.events.some((event) => event.action === 'done' && event.stop >= heldFrom))
+      throw new Problem(
+        'price-not-agreed',
+        `The customer has not agreed to the price of this order: it may be done up to stop ${heldFrom}, which the old sum covers. Ask, or let the owner waive it.`,
+        [],
+        await readDossier(db, ticketId, transaction),
+      );
     const beyond = sent.events.find((event) => event.stop >= plan.stops);
     throw new Problem(
       'bad-input',

@@ -20,8 +20,8 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   number: number;
   edge: CheckRound['edge'];
   runs: CheckRound['runs'];
-  binds: boolean;
-  chatters: boolean;
+  binds: CheckRound['binds'];
+  chatters: CheckRound['chatters'];
   beatAt: number | null;
   shavings: CheckRound['shavings'];
   rakers: CheckRound['rakers'];
@@ -40,6 +40,8 @@ export interface CheckRoundRow extends Model<InferAttributes<CheckRoundRow>, Inf
   setRightMm: number | null;
   stoneSide: CheckRound['stoneSide'];
   stonePasses: number;
+  stonedSide: CreationOptional<CheckRound['stonedSide']>;
+  stonedPasses: CreationOptional<number | null>;
   advice: string[];
   personId: number;
   at: CreationOptional<Date>;
@@ -52,9 +54,9 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       ticketId: whole,
       number: whole,
       edge: maybeWords,
-      runs: words,
-      binds: yesNo,
-      chatters: yesNo,
+      runs: maybeWords,
+      binds: { ...yesNo, allowNull: true },
+      chatters: { ...yesNo, allowNull: true },
       beatAt: maybeWhole,
       shavings: maybeWords,
       rakers: maybeJson,
@@ -72,6 +74,8 @@ export const defineCheckRound = (sequelize: Sequelize) =>
       setRightMm: maybeMeasure,
       stoneSide: words,
       stonePasses: whole,
+      stonedSide: maybeWords,
+      stonedPasses: maybeWhole,
       advice: json,
       personId: whole,
       at: moment,

@@ -23,6 +23,11 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       throw new Problem('bad-input', `The ${check.edge} edge of this saw was not worked.`, [
         { path: '/edge', message: 'An edge that its order works.' },
       ]);
+    const [said] = [check.runs, check.binds, check.chatters].filter((one) => one !== null);
+    if (said === undefined && !check.kerfMm && !check.offLine && !check.wall && !check.floor && !check.shavings)
+      throw new Problem('bad-input', 'Nothing of this cut was looked at: say what you saw of it first.', [
+        { path: '/runs', message: 'Look whether it leaves its line, binds or jumps.' },
+      ]);
     const plateMm = 'plateThicknessMm' in dossier.saw ? dossier.saw.plateThicknessMm : 0;
     if (typeof check.kerfMm === 'number' && check.kerfMm < plateMm)
       throw new Problem('bad-input', 'A kerf is not narrower than the plate that cut it.', [
@@ -41,7 +46,7 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
       dossier.ticket.wood,
     );
     const { set, rakers, ...judged } = read.judged;
-    const { version: _seen, offLine: _off, ...cut } = check;
+    const { version: _seen, offLine: _off, stoned, ...cut } = check;
     await db.models.CheckRound.create(
       {
         ...cut,
@@ -64,6 +69,8 @@ export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: n
         setRightMm: set && set.right.count > 0 ? set.right.meanMm : null,
         stoneSide: judged.stoning.side,
         stonePasses: judged.stoning.passes,
+        stonedSide: stoned?.side ?? null,
+        stonedPasses: stoned?.passes ?? null,
         advice: [...judged.advice],
         personId: by,
       },

@@ -143,7 +143,9 @@ export async function exportCustomer(db: Database, id: number): Promise<object> 
   const { version: _version, alike: _alike, ...page } = await readCustomer(db, id);
   const tickets = await db.sequelize.query(
     `SELECT t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint, t.wood, t.use_rate AS "useRate",
-            t.verdict, t.promised_on AS "promisedOn", t.charged, t.currency, t.work_done AS "workDone", t.consents, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
+            t.verdict, t.promised_on AS "promisedOn", t.currency, t.ended_as AS "endedAs", t.tried,
+            (SELECT json_agg(json_build_object('kind', w.kind, 'low', w.low, 'high', w.high, 'quote', w.quote, 'wordBy', w.word_by, 'at', w.at, 'said', p.said, 'note', p.note) ORDER BY w.id)
+               FROM price_word w LEFT JOIN price_said p ON p.price_word_id = w.id WHERE w.ticket_id = t.id) AS prices, t.work_done AS "workDone", t.consents, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
        FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id ORDER BY t.number`,
     { type: QueryTypes.SELECT, replacements: { id } },
   );
@@ -184,7 +186,7 @@ export async function forgetCustomer(db: Database, id: number, version: number, 
     );
     await db.models.Contact.destroy({ where: { customerId: id }, transaction: t });
     await db.sequelize.query(
-      `UPDATE ticket SET complaint = '', waits_for = NULL, waits_note = '', override_reason = '',
+      `UPDATE ticket SET complaint = '', waits_for = NULL, waits_note = '', override_reason = '', tried = '',
               handover_note = CASE WHEN handover_note IS NULL THEN NULL ELSE '' END,
               work_done = CASE WHEN work_done IS NULL THEN NULL ELSE '' END
         WHERE saw_id IN (SELECT id FROM saw WHERE customer_id = :id)`,
@@ -203,6 +205,8 @@ export async function forgetCustomer(db: Database, id: number, version: number, 
     const theirs = `ticket_id IN (SELECT t.id FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id)`;
     const words = [
       `UPDATE check_round SET note = '' WHERE ${theirs}`,
+      `DELETE FROM price_said WHERE price_word_id IN (SELECT id FROM price_word WHERE ${theirs})`,
+      `UPDATE bench_event SET reason = '' WHERE reason <> '' AND plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
       `DELETE FROM plan_reason WHERE plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
       `DELETE FROM evidence WHERE quantity = 'note' AND session_id IN (SELECT id FROM session WHERE ${theirs})`,
     ];

@@ -28,7 +28,7 @@ export async function readPairs(db: Database): Promise<ShopPairs> {
          FROM check_round WHERE set_left_mm IS NOT NULL AND set_right_mm IS NOT NULL AND off_line_mm IS NOT NULL`,
     ),
     pairs(
-      `SELECT ${at('at')}, hop_mm AS foretold, chatters::int::float8 AS found FROM check_round WHERE hop_mm IS NOT NULL`,
+      `SELECT ${at('at')}, hop_mm AS foretold, chatters::int::float8 AS found FROM check_round WHERE hop_mm IS NOT NULL AND chatters IS NOT NULL`,
     ),
     readWear(db),
     ofHands('strokes'),

@@ -1,6 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import type { Message, MessageKind } from '@odontis/contract/notes';
-import { columns, id, maybeMoment, moment, whole, words } from '../../database/columns';
+import { columns, id, maybeMoment, maybeWhole, moment, whole, words } from '../../database/columns';
 
 export interface MessageRow extends Model<InferAttributes<MessageRow>, InferCreationAttributes<MessageRow>> {
   id: CreationOptional<number>;
@@ -12,6 +12,8 @@ export interface MessageRow extends Model<InferAttributes<MessageRow>, InferCrea
   writtenBy: number;
   writtenAt: CreationOptional<Date>;
   sentAt: CreationOptional<Date | null>;
+  /** The last word said of the price when it was written: a later one overtakes what it tells of it. */
+  priceWordId: CreationOptional<number | null>;
 }
 export const defineMessage = (sequelize: Sequelize) =>
   sequelize.define<MessageRow>(
@@ -26,5 +28,6 @@ export const defineMessage = (sequelize: Sequelize) =>
       writtenBy: whole,
       writtenAt: moment,
       sentAt: maybeMoment,
+      priceWordId: maybeWhole,
     }),
   );

@@ -3,6 +3,7 @@ import type { NewMessage } from '@odontis/contract/notes';
 import type { Database } from '../../database/connect';
 import { firstOfKey } from '../../database/made-once';
 import { Problem } from '../../http/problem';
+import { readPrices } from '../money/price-words';
 import { readDossier } from '../tickets/dossier';
 
 /** A note to the customer into the outbox. A question makes the ticket wait for its answer. */
@@ -30,7 +31,10 @@ export function writeMessage(
         [],
         await readDossier(db, ticketId, t),
       );
-    await db.models.Message.create({ ...message, ticketId, writtenBy: by }, { transaction: t });
+    if (message.kind === 'price')
+      throw new Problem('bad-input', 'A new price is quoted where its answer is kept: with the price of the ticket.');
+    const told = (await readPrices(db, ticketId, t)).at(-1)?.id ?? null;
+    await db.models.Message.create({ ...message, ticketId, writtenBy: by, priceWordId: told }, { transaction: t });
     if (message.kind === 'question')
       await row.update(
         { waitsFor: 'customer', waitsNote: message.body.slice(0, 300), version: row.version + 1 },

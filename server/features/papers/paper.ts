@@ -13,7 +13,8 @@ import { tagDocument, tagSheet } from './tag';
 
 /** A paper that is wanted, with everything that stands on it: plain data, which goes over to another thread. */
 export type Paper =
-  | { readonly kind: 'tag' | 'report' | 'card'; readonly dossier: Dossier; readonly book: ShopBook }
+  | { readonly kind: 'tag' | 'card'; readonly dossier: Dossier; readonly book: ShopBook }
+  | { readonly kind: 'report'; readonly dossier: Dossier; readonly book: ShopBook; readonly now: string }
   | { readonly kind: 'tags'; readonly dossiers: readonly Dossier[]; readonly skip: number; readonly book: ShopBook }
   | { readonly kind: 'quote'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook }
   | { readonly kind: 'aids'; readonly dossier: Dossier; readonly paper: SheetPaper }
@@ -26,7 +27,7 @@ export function makePaper(paper: Paper): Promise<Uint8Array> {
     case 'tag':
       return printPdf(tagDocument(paper.dossier, paper.book));
     case 'report':
-      return printPdf(reportDocument(paper.dossier, paper.book));
+      return printPdf(reportDocument(paper.dossier, paper.book, paper.now));
     case 'card':
       return printPdf(shopCard(paper.dossier, paper.book));
     case 'tags':

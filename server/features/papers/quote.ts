@@ -4,6 +4,9 @@ import type { Dossier } from '@odontis/contract/dossier';
 import { sawInWords } from '@odontis/contract/saw-words';
 import type { ShopBook } from '@odontis/contract/shop';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
+import { ownerReasons } from '@odontis/contract/owner-words';
+import { rangeSays } from '@odontis/contract/price-words';
+import type { PriceWord } from '@odontis/core/money/price-chain';
 import { isPowered } from '@odontis/core/saw/all-families';
 import { pt } from './print';
 
@@ -13,16 +16,18 @@ export function quoteDocument(dossiers: readonly Dossier[], book: ShopBook): TDo
   if (!first) throw new RangeError('A quote is for one saw at least.');
   const money = (amount: number, currency: string): string => `${currency} ${amount.toFixed(2)}`;
   const open = dossiers.filter((d) => d.ticket.stage !== 'declined');
-  const sum = (of: 'quoteLow' | 'quoteHigh'): number => open.reduce((all, d) => all + d.ticket[of], 0);
+  const quoted = open.map(quoteOf).filter((word) => word !== null);
+  const sum = (of: 'low' | 'high'): number => quoted.reduce((all, word) => all + word[of], 0);
+  const told = quoted.map((word) => word.at).sort().at(-1) ?? first.ticket.openedAt;
   return {
     pageSize: 'A5',
     pageMargins: [pt(14), pt(12), pt(14), pt(12)],
-    info: { title: `Quote ${dossiers.map((d) => d.ticket.number).join(', ')}` },
+    info: { title: `Quote ${quoted.map((word) => word.quote).join(', ')}` },
     content: [
       { text: book.name, fontSize: 10, color: '#3b3f8f', bold: true },
       { text: 'Quote', fontSize: 18, bold: true },
       {
-        text: `${first.customer.name} · ${DateTime.fromISO(first.ticket.openedAt).toFormat('d LLLL yyyy')}`,
+        text: `${first.customer.name} · ${DateTime.fromISO(told).toFormat('d LLLL yyyy')}`,
         color: '#555',
         margin: [0, 0, 0, 6],
       },
@@ -30,7 +35,7 @@ export function quoteDocument(dossiers: readonly Dossier[], book: ShopBook): TDo
       ...(open.length > 1
         ? ([
             {
-              text: `Together ${money(sum('quoteLow'), first.ticket.currency)} to ${money(sum('quoteHigh'), first.ticket.currency)}`,
+              text: `Together ${rangeSays(sum('low'), sum('high'), (amount) => money(amount, first.ticket.currency))}`,
               bold: true,
               margin: [0, 6, 0, 0],
             },
@@ -53,12 +58,15 @@ export function quoteDocument(dossiers: readonly Dossier[], book: ShopBook): TDo
   };
 }
 
-function oneSaw({ ticket, saw }: Dossier, book: ShopBook, money: (a: number, c: string) => string): Content[] {
+function oneSaw({ ticket, saw, prices }: Dossier, book: ShopBook, money: (a: number, c: string) => string): Content[] {
   const agreed = ticket.reasons.filter((r) => ticket.consents.includes(r.rule));
+  const say = (amount: number): string => money(amount, ticket.currency);
+  const word = quoteOf({ prices });
+  const promised = `promised ${DateTime.fromISO(ticket.promisedOn).toFormat('d LLLL yyyy')}`;
   return [
     { text: `No. ${ticket.number} · ${saw.name}, ${sawInWords(saw, book)}`, bold: true, margin: [0, 6, 0, 1] },
     {
-      ul: ticket.reasons.map((r) => `${r.part ? `${r.part}: ` : ''}${r.says}`),
+      ul: ownerReasons(ticket.reasons),
       fontSize: 9,
     },
     ...(agreed.length > 0
@@ -68,10 +76,18 @@ function oneSaw({ ticket, saw }: Dossier, book: ShopBook, money: (a: number, c: 
       text:
         ticket.stage === 'declined'
           ? 'Declined'
-          : ticket.waitsFor === 'grinder'
-            ? `Handling ${money(ticket.quoteLow, ticket.currency)}; the grinder’s own price comes on top. Promised ${ticket.promisedOn}`
-            : `${money(ticket.quoteLow, ticket.currency)} to ${money(ticket.quoteHigh, ticket.currency)} · promised ${ticket.promisedOn}`,
+          : !word
+            ? 'No price was told.'
+            : ticket.waitsFor === 'grinder'
+              ? `Handling ${rangeSays(word.low, word.high, say)}; the grinder’s own price comes on top. ${promised}`
+              : word.kind === 'estimate'
+                ? `${rangeSays(word.low, word.high, say)} · ${promised}`
+                : `Quote ${word.quote ?? ''}: up to ${say(word.high)} · ${promised}`,
       margin: [0, 2, 0, 0],
     },
   ];
 }
+
+/** What a ticket was quoted last: at the counter, or since. */
+const quoteOf = ({ prices }: Pick<Dossier, 'prices'>): PriceWord | null =>
+  prices.findLast((word) => word.kind === 'estimate' || word.kind === 'asked') ?? null;

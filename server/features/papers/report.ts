@@ -6,9 +6,18 @@ import { FAMILY_WORDS, sawInWords } from '@odontis/contract/saw-words';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
+import { ownerReasons } from '@odontis/contract/owner-words';
+import { sayDeeds } from '@odontis/contract/deed-words';
+import type { Ending } from '@odontis/contract/ticket';
+import type { ToothCounts } from '@odontis/contract/tooth-counts';
+import { countsSay, toothCounts } from '@odontis/contract/tooth-counts';
+import type { VisitFacts } from '@odontis/contract/visit-facts';
+import { againSays, visitFacts } from '@odontis/contract/visit-facts';
 import { setLasts, workSays } from '@odontis/contract/work-words';
+import { howFar, isDone } from '@odontis/core/work/deeds';
+import type { WorkOrder } from '@odontis/core/work/order';
 import { isLineOrder } from '@odontis/core/work/order';
-import { nextVisit, saySharpenings } from '@odontis/core/life/life';
+import { saySharpenings } from '@odontis/core/life/life';
 import { sawIn } from '@odontis/core/work/saw-after';
 import { lineOf } from '@odontis/core/evidence/line-of';
 import type { LineStatistics } from '@odontis/core/evidence/line-statistics';
@@ -25,13 +34,10 @@ import { isPointed, placesOn, rolesOn } from '@odontis/core/saw/saw';
 import { sayFine, sayFleam, sayPlate, sayRake } from '@odontis/core/units/shop-speech';
 import { heightLanes } from './line-picture';
 import { pt } from './print';
-import { kerfBeforeAndAfter } from './kerf-pair';
+import { cutOf, kerfBeforeAndAfter } from './kerf-pair';
 import { roundRows } from './round-rows';
 
 type Row = [string, string];
-
-/** Two months, or the one they both are. */
-const between = (from: string, to: string): string => (from === to ? `In ${from}` : `Between ${from} and ${to}`);
 
 /** A heading with its rows; nothing at all where there are none to tell. */
 const chapter = (title: string, rows: Row[]): Content[] => (rows.length === 0 ? [] : [heading(title), table(rows)]);
@@ -44,41 +50,78 @@ const table = (rows: Row[]): Content => ({
 
 const heading = (text: string): Content => ({ text, fontSize: 12, bold: true, margin: [0, 8, 0, 2] });
 
-function done(dossier: Dossier, book: ShopBook): Row[] {
-  const accepted = dossier.plan;
-  if (!accepted) return dossier.ticket.workDone === '' ? [] : [['Work', dossier.ticket.workDone]];
-  const { order } = accepted;
-  if (order.round) return roundRows(order.round, order, book);
-  if (!isLineOrder(order)) return [['Work', workSays(order)]];
+/** What was done of each order, and what of it is open or was left out; what a plan came to is told where its steps were done. */
+function done(dossier: Dossier, facts: VisitFacts, book: ShopBook): Row[] {
+  const { plan, earlier, ticket } = dossier;
+  if (!plan) return ticket.workDone === '' ? [] : [['Work', ticket.workDone]];
+  const orders = [...earlier, plan];
+  const goesOn = ticket.closedAt === null;
+  const rows = orders.flatMap((one, i): Row[] => {
+    const deeds = facts.deeds[i] ?? [];
+    const latest = one === plan;
+    const said = sayDeeds(deeds, latest && goesOn);
+    const named = orders.length > 1 ? `, order ${one.number}` : '';
+    const whole = latest && howFar(deeds) === 'all' && said.leftOut === '';
+    return [
+      ...(whole ? [[`Work${named}`, workSays(one.order)] satisfies Row] : []),
+      ...(said.done === '' ? [] : [[`Done${named}`, said.done] satisfies Row]),
+      ...(said.leftOut === '' ? [] : [[`Left out${named}`, said.leftOut] satisfies Row]),
+      ...(said.open === '' ? [] : [[`Still open${named}`, said.open] satisfies Row]),
+    ];
+  });
+  return facts.got === 'nothing' ? rows : [...rows, ...doneOf(dossier, plan.order, facts, book)];
+}
+
+/** What an order's steps that were done came to. */
+function doneOf(dossier: Dossier, order: WorkOrder, facts: VisitFacts, book: ShopBook): Row[] {
+  const deeds = facts.deeds.at(-1) ?? [];
+  if (order.round) return roundRows(order.round, order, deeds, book);
+  if (!isLineOrder(order)) return [];
   const { forecast, inputs, choice } = order;
-  const rows: Row[] = [
-    ['Work', workSays(order)],
-    [
+  const filed = facts.sharpened;
+  const rows: Row[] = [];
+  if (filed)
+    rows.push([
       'Filing',
       `${inputs.from ? `${inputs.from.filing} before, now ` : ''}${inputs.saw.filing}, face ${sayRake(inputs.angles.rakeDeg, book)}, ${sayFleam(inputs.angles.fleamDeg, book)}`,
-    ],
-  ];
-  if (choice.depthMm > 0 || order.work === 'convert') {
+    ]);
+  if (isDone(deeds, 'joint') && (choice.depthMm > 0 || order.work === 'convert')) {
     rows.push(['Taken off the line', sayFine(choice.depthMm, book)]);
-    rows.push(['Teeth on the line', `${Math.round(forecast.cut.reachedShare * 100)} %`]);
+    rows.push(['Teeth on the line', `${Math.round(forecast.cut.reachedShare * 100)} %, by the plan`]);
   }
-  if (forecast.line.breast && forecast.line.breast.sagittaMm > 0)
+  if (filed && forecast.line.breast && forecast.line.breast.sagittaMm > 0)
     rows.push(['Breast', `${sayPlate(forecast.line.breast.sagittaMm, book)} high in the middle`]);
-  if (forecast.rakers) {
+  if (forecast.rakers && isDone(deeds, 'raker-tips')) {
     const { wantedMm, tip, tooLow } = forecast.rakers;
     const left = tooLow.length > 0 ? `; ${tooLow.length} already lower, left as they were` : '';
     rows.push(['Rakers', `${sayFine(wantedMm, book)} below the cutters, ${tip} tips${left}`]);
   }
-  if (choice.sample) {
+  if (choice.sample)
     rows.push(['Measured', `${inputs.measured} of ${inputs.readings.length} teeth, which stand for the rest`]);
-  }
-  rows.push([
-    'Set per side',
-    forecast.set.reset ? `${sayFine(forecast.set.perSideMm, book)}, renewed` : 'left as it was, enough for now',
-  ]);
-  rows.push(['Kerf', sayPlate(forecast.cut.kerfMm, book)]);
-  rows.push(['Left in the plate', saySharpenings(forecast.life.left)]);
+  if (!forecast.set.reset) {
+    if (filed) rows.push(['Set per side', 'left as it was, enough for now']);
+  } else if (isDone(deeds, 'set')) rows.push(['Set per side', `${sayFine(forecast.set.perSideMm, book)}, renewed`]);
+  if (filed && !cutOf(dossier)) rows.push(['Kerf', `${sayPlate(forecast.cut.kerfMm, book)}, by the plan`]);
+  if (facts.worked) rows.push(['Left in the plate', saySharpenings(forecast.life.left)]);
   return rows;
+}
+
+/** Looked at in a cut: what was seen of drift, binding and jumping, and what nobody looked at. */
+function seenIn({ runs, binds, chatters }: CheckRound): string {
+  const seen = [
+    runs === 'true' ? 'it runs true' : runs && `it runs to the ${runs}`,
+    binds === null ? null : binds ? 'it binds' : 'does not bind',
+    chatters === null ? null : chatters ? 'it jumps' : 'does not jump',
+  ].filter((one) => one !== null);
+  const open = [
+    ...(runs === null ? ['whether it leaves its line'] : []),
+    ...(binds === null ? ['whether it binds'] : []),
+    ...(chatters === null ? ['whether it jumps'] : []),
+  ];
+  return [
+    ...(seen.length > 0 ? [`looked at: ${seen.join(', ')}`] : []),
+    ...(open.length > 0 ? [`not looked at: ${open.join(', ')}`] : []),
+  ].join('; ');
 }
 
 function checked(dossier: Dossier, book: ShopBook): Row[] {
@@ -93,22 +136,21 @@ function checked(dossier: Dossier, book: ShopBook): Row[] {
   );
 }
 
+const VERDICT_SAYS = { pass: 'passed', again: 'not passed yet', open: 'not passed yet' } as const;
+
 /** How one line of teeth came through its test cuts. */
 function checkedLine(rounds: readonly CheckRound[], edge: Filing | null, book: ShopBook): Row[] {
   const last = rounds.at(-1);
   if (!last) return [];
   const rows: Row[] = [
-    [
-      edge ? `Test cut, ${edge} edge` : 'Test cut',
-      last.verdict === 'pass' ? 'runs true, neither binds nor jumps' : 'not passed yet',
-    ],
+    [edge ? `Test cut, ${edge} edge` : 'Test cut', `${VERDICT_SAYS[last.verdict]}; ${seenIn(last)}`],
   ];
   if (last.setLeftMm !== null && last.setRightMm !== null) {
     rows.push(['Set as measured', `left ${sayFine(last.setLeftMm, book)}, right ${sayFine(last.setRightMm, book)}`]);
   }
   if (last.note !== '') rows.push(['Noted', last.note]);
-  const stoned = rounds.reduce((sum, round) => sum + round.stonePasses, 0);
-  if (stoned > 0) rows.push(['Stoned', `${stoned} light ${stoned === 1 ? 'pass' : 'passes'} before it ran true`]);
+  const stoned = rounds.reduce((sum, round) => sum + (round.stonedPasses ?? 0), 0);
+  if (stoned > 0) rows.push(['Stoned', `${stoned} light ${stoned === 1 ? 'pass' : 'passes'} between the cuts`]);
   return rows;
 }
 
@@ -135,6 +177,7 @@ interface ReportedLine {
   readonly before: LineView | null;
   readonly after: LineView | null;
   readonly found: LineStatistics | null;
+  readonly counts: ToothCounts;
 }
 
 /** Every line that was measured: both edges of a two-edged saw. */
@@ -142,20 +185,19 @@ function reportedLines({ saw, sessions, plan }: Dossier): ReportedLine[] {
   const [came, went] = [sawIn('before', saw, plan?.order), sawIn('after', saw, plan?.order)];
   const edges = softEdgesOf(saw);
   return (edges.length > 0 ? edges : [null]).map((edge) => {
-    const before = straightened(came, lineOf(sessions, came, 'before', edge));
+    const read = lineOf(sessions, came, 'before', edge);
+    const before = straightened(came, read);
     const after = straightened(went, lineOf(sessions, went, 'after', edge));
     const place = placesOn(lineSawAt(came, edge), before?.teeth.length ?? 0);
-    return { edge, before, after, found: before && lineStatistics(before.teeth, place) };
+    const found = before && lineStatistics(before.teeth, place);
+    return { edge, before, after, found, counts: toothCounts(came, edge, read) };
   });
 }
 
-function foundRows({ edge, before, after, found }: ReportedLine, book: ShopBook): Row[] {
+function foundRows({ edge, before, after, found, counts }: ReportedLine, book: ShopBook): Row[] {
   if (!found) return [];
   return [
-    [
-      edge ? `Teeth, ${edge} edge` : 'Teeth',
-      `${found.teeth} standing${found.missing ? `, ${found.missing} missing` : ''}`,
-    ],
+    [edge ? `Teeth, ${edge} edge` : 'Teeth', countsSay(counts)],
     ['Height from highest to lowest', sayFine(found.heightSpreadMm, book)],
     ['Worst spacing error', found.placesMeasured ? sayFine(found.worstSpacingMm, book) : 'not measured'],
     ...(before?.simulated || after?.simulated
@@ -181,18 +223,37 @@ function linePictures(saw: Saw, { edge, before, after }: ReportedLine, book: Sho
   ];
 }
 
-/** The customer's report: what was found, done and checked, before and after, and when to come again. */
-export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefinitions {
+/** How a visit ended without the work it came for. */
+const ENDED_SAYS: Readonly<Record<Ending, string>> = {
+  refused: 'Refused: it goes home as it came.',
+  cancelled: 'Called off.',
+  returned: 'It goes home without being sharpened.',
+  'given-up': 'Given up.',
+  lost: 'Lost here. We are sorry.',
+  swapped: 'Gone home with somebody else by mistake. We are sorry.',
+};
+
+function endedRows({ ticket }: Dossier): Row[] {
+  if (ticket.stage !== 'declined') return [];
+  return [
+    ['Ended', ENDED_SAYS[ticket.endedAs ?? 'refused']],
+    ...(ticket.tried === '' ? [] : [['Tried', ticket.tried] satisfies Row]),
+  ];
+}
+
+/** The customer's report: what was found, done and checked, before and after, and when to come again. `now` dates one of a visit that goes on. */
+export function reportDocument(dossier: Dossier, book: ShopBook, now: string): TDocumentDefinitions {
   const { ticket, customer, saw } = dossier;
+  const facts = visitFacts(dossier, now);
   const lines = reportedLines(dossier);
   const rakers = { before: rakersSaid(dossier, 'before', book), after: rakersSaid(dossier, 'after', book) };
   const round = dossier.plan?.order.round;
   const lasts =
     dossier.plan?.order.forecast?.filingsTheSetLasts ??
     (round && 'filingsTheSetLasts' in round.forecast ? round.forecast.filingsTheSetLasts : undefined);
-  const from = DateTime.fromISO(ticket.closedAt ?? ticket.openedAt);
-  const next = nextVisit(saw.family, ticket.useRate);
-  const day = (months: number): string => from.plus({ months }).toFormat('LLLL yyyy');
+  const day = DateTime.fromISO(facts.asOf);
+  const charged = dossier.prices.findLast((word) => word.kind === 'charged');
+  const agreed = ticket.reasons.filter((r) => ticket.consents.includes(r.rule));
   return {
     pageSize: 'A4',
     pageMargins: [pt(18), pt(16), pt(18), pt(16)],
@@ -201,7 +262,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
       { text: book.name, fontSize: 11, color: '#3b3f8f', bold: true },
       { text: `Your ${saw.name.charAt(0).toLowerCase()}${saw.name.slice(1)}`, fontSize: 20, bold: true },
       {
-        text: `${customer.name} · ticket ${ticket.number} · ${from.toFormat('d LLLL yyyy')}`,
+        text: `${customer.name} · ticket ${ticket.number} · ${day.toFormat('d LLLL yyyy')}${ticket.closedAt === null ? ', while it is in the shop' : ''}`,
         color: '#555',
         margin: [0, 0, 0, 6],
       },
@@ -209,36 +270,45 @@ export function reportDocument(dossier: Dossier, book: ShopBook): TDocumentDefin
         ['Saw', `${FAMILY_WORDS[saw.family]}, ${sawInWords(saw, book)}`],
         ['Plate', sayPlate(saw.plateThicknessMm, book)],
         ...(ticket.complaint ? [['You told us', ticket.complaint] satisfies Row] : []),
+        ...ownerReasons(agreed).map((says): Row => ['You agreed', says]),
       ]),
-      heading('What we found'),
-      table([
-        ...ticket.reasons.map((r, i): Row => [i === 0 ? 'At the counter' : '', r.says]),
+      ...chapter('What we found', [
+        ...ownerReasons(ticket.reasons).map((says, i): Row => [i === 0 ? 'At the counter' : '', says]),
         ...lines.flatMap((line) => foundRows(line, book)),
         ...(rakers.before ? [['Rakers', rakers.before] satisfies Row] : []),
       ]),
       ...lines.flatMap((line) => linePictures(saw, line, book)),
-      ...chapter('What we did', done(dossier, book)),
-      ...kerfBeforeAndAfter(dossier, book),
+      ...chapter(facts.got === 'part' && ticket.closedAt === null ? 'What is done so far' : 'What we did', [
+        ...done(dossier, facts, book),
+        ...endedRows(dossier),
+      ]),
+      ...(facts.got === 'all' && facts.sharpened ? kerfBeforeAndAfter(dossier, book) : []),
       ...chapter('How it cuts', [
         ...checked(dossier, book),
         ...(rakers.after ? [['Rakers now', rakers.after] satisfies Row] : []),
       ]),
       ...(ticket.handoverNote ? [heading('From the bench'), { text: ticket.handoverNote } satisfies Content] : []),
-      heading('Next visit'),
-      {
-        text: `${between(day(next.fromMonths), day(next.toMonths))}, going by how often it works.${lasts ? ` ${setLasts(lasts)}` : ''}`,
-      },
-      { text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] },
-      ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),
-      ...(ticket.charged === null
-        ? []
-        : [
+      ...(facts.again
+        ? ([
+            heading('Next visit'),
             {
-              text: `Charged: ${ticket.currency} ${ticket.charged.toFixed(2)}`,
+              text: `${againSays(facts.again)}, going by how often it works.${lasts ? ` ${setLasts(lasts)}` : ''}`,
+            },
+          ] satisfies Content[])
+        : []),
+      ...(facts.sharpened
+        ? ([{ text: 'The teeth are sharp: keep the guard on.', margin: [0, 6, 0, 0] }] satisfies Content[])
+        : []),
+      ...(isPowered(saw.family) ? ([{ text: POWERED_BLADE_CAUTION, margin: [0, 4, 0, 0] }] satisfies Content[]) : []),
+      ...(charged
+        ? [
+            {
+              text: `Charged: ${ticket.currency} ${charged.high.toFixed(2)}`,
               margin: [0, 8, 0, 0],
               bold: true,
             } satisfies Content,
-          ]),
+          ]
+        : []),
     ],
   };
 }

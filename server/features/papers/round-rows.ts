@@ -1,42 +1,55 @@
 import type { ShopBook } from '@odontis/contract/shop';
-import { workSays } from '@odontis/contract/work-words';
 import type { BandOrdered } from '@odontis/core/work/families/band/inputs';
 import type { BladeOrdered } from '@odontis/core/work/families/circular/inputs';
 import type { DadoOrdered } from '@odontis/core/work/families/dado/inputs';
 import type { RoundOrdered, WorkOrder } from '@odontis/core/work/order';
+import type { StepDeed } from '@odontis/core/work/deeds';
+import { isDone } from '@odontis/core/work/deeds';
 import { sayFine, sayPlate } from '@odontis/core/units/shop-speech';
 
 type Row = [string, string];
 
-/** What was done to a saw whose teeth go round, as its owner reads it. */
-export function roundRows(round: RoundOrdered, order: WorkOrder, book: ShopBook): Row[] {
-  const work: Row = ['Work', workSays(order)];
+type Deeds = readonly StepDeed[];
+
+/** What the steps that were done to a saw whose teeth go round came to, as its owner reads it. */
+export function roundRows(round: RoundOrdered, order: WorkOrder, deeds: Deeds, book: ShopBook): Row[] {
   switch (round.family) {
     case 'band':
-      return [work, ...bandRows(round, order, book)];
+      return bandRows(round, order, deeds, book);
     case 'circular':
-      return [work, ...bladeRows(round, book)];
+      return bladeRows(round, deeds, book);
     case 'dado':
-      return [work, ...dadoRows(round, book)];
+      return dadoRows(round, deeds, book);
   }
 }
 
-const setRow = (
+/** The set as it was renewed, or left; nothing while that is not done. */
+function setRows(
   { set }: { readonly set: { readonly perSideMm: number; readonly reset: boolean } },
+  deeds: Deeds,
+  filed: boolean,
   book: ShopBook,
-): Row => ['Set per side', set.reset ? `${sayFine(set.perSideMm, book)}, renewed` : 'left as it was, enough for now'];
+): Row[] {
+  if (!set.reset) return filed ? [['Set per side', 'left as it was, enough for now']] : [];
+  return isDone(deeds, 'set', 'swage-teeth') ? [['Set per side', `${sayFine(set.perSideMm, book)}, renewed`]] : [];
+}
 
-function bandRows({ forecast, inputs }: BandOrdered, order: WorkOrder, book: ShopBook): Row[] {
+function bandRows({ forecast, inputs }: BandOrdered, order: WorkOrder, deeds: Deeds, book: ShopBook): Row[] {
   const strokes = order.strokes / forecast.teeth;
+  const filed = isDone(deeds, 'sharpen');
   return [
-    ['Teeth', `${forecast.teeth}${inputs.counted ? ', counted' : ''}, ${strokes} strokes in every gullet`],
-    setRow(forecast, book),
-    ['Kerf', sayPlate(forecast.kerfMm, book)],
+    [
+      'Teeth',
+      `${forecast.teeth}${inputs.counted ? ', counted' : ', by its length and pitch'}${filed ? `, ${strokes} strokes in every gullet` : ''}`,
+    ],
+    ...setRows(forecast, deeds, filed, book),
+    ...(filed ? [['Kerf', `${sayPlate(forecast.kerfMm, book)}, by the plan`] satisfies Row] : []),
     ...(forecast.atWeld ? [['At the weld', forecast.atWeld] satisfies Row] : []),
   ];
 }
 
-function bladeRows({ forecast, inputs }: BladeOrdered, book: ShopBook): Row[] {
+function bladeRows({ forecast, inputs }: BladeOrdered, deeds: Deeds, book: ShopBook): Row[] {
+  const filed = isDone(deeds, 'round');
   if (inputs.saw.tipped === 'carbide') return inputs.wish.asked ? [['Asked for', inputs.wish.asked]] : [];
   const { spreadBeforeMm, spreadAfterMm, jointMm, bladeMm, arborMm } = forecast;
   const rows: Row[] = [];
@@ -45,7 +58,7 @@ function bladeRows({ forecast, inputs }: BladeOrdered, book: ShopBook): Row[] {
       'Scoring teeth, highest to lowest',
       `${sayFine(spreadBeforeMm, book)} before, ${sayFine(spreadAfterMm, book)} foretold`,
     ]);
-  if (jointMm > 0)
+  if (jointMm > 0 && isDone(deeds, 'joint-round'))
     rows.push(['Diameter', `${sayPlate(forecast.diameterMm, book)} after ${sayFine(jointMm, book)} jointed`]);
   if (bladeMm !== null)
     rows.push([
@@ -54,10 +67,14 @@ function bladeRows({ forecast, inputs }: BladeOrdered, book: ShopBook): Row[] {
         ? `${sayFine(bladeMm, book)}, blade and arbor together`
         : `the blade ${sayFine(bladeMm, book)}; the arbor ${sayFine(arborMm, book)}, which stays with the machine`,
     ]);
-  return [...rows, setRow(forecast, book), ['Kerf', sayPlate(forecast.kerfMm, book)]];
+  return [
+    ...rows,
+    ...setRows(forecast, deeds, filed, book),
+    ...(filed ? [['Kerf', `${sayPlate(forecast.kerfMm, book)}, by the plan`] satisfies Row] : []),
+  ];
 }
 
-function dadoRows({ forecast, inputs }: DadoOrdered, book: ShopBook): Row[] {
+function dadoRows({ forecast, inputs }: DadoOrdered, deeds: Deeds, book: ShopBook): Row[] {
   const [stack] = forecast.stacks;
   const { spreadBeforeMm, spreadAfterMm } = forecast;
   return [
@@ -70,9 +87,9 @@ function dadoRows({ forecast, inputs }: DadoOrdered, book: ShopBook): Row[] {
           ] satisfies Row,
         ]
       : []),
-    ...(forecast.leftOut.length > 0
+    ...(forecast.leftOut.length > 0 && isDone(deeds, 'mark-part')
       ? [['Out of use', `${forecast.leftOut.join(', ')}, marked so: never mount it`] satisfies Row]
       : []),
-    ...(stack ? [['Groove', `${sayPlate(stack.widthMm, book)} with ${stack.parts.join(', ')}`] satisfies Row] : []),
+    ...(stack && isDone(deeds, 'stack') ? [['Groove', `${sayPlate(stack.widthMm, book)} with ${stack.parts.join(', ')}`] satisfies Row] : []),
   ];
 }

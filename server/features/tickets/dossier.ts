@@ -11,13 +11,26 @@ import type { How } from '@odontis/core/work/place-keeping';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import { toSaw } from '../customers/service';
+import { readPrices } from '../money/price-words';
 import { readMessages } from '../outbox/read-messages';
 import { readPhotographs } from '../photographs/read-photographs';
 import { readSessions } from '../evidence/read-sessions';
+import type { PlanRow } from '../plans/model';
+import type { Result } from '@odontis/core/work/deeds';
 import type { TicketRow } from './model';
 import { readVisits } from './visits';
 
 type Names = ReadonlyMap<number, string>;
+
+/** A stop that is done or skipped, by the press that made it so. */
+interface Mark {
+  readonly stop: number;
+  readonly how: How;
+  readonly skipped: boolean;
+  readonly reason: string;
+  readonly result: Result | null;
+  readonly minutes: number | null;
+}
 
 export async function personNames(db: Database, transaction?: Transaction): Promise<Names> {
   const people = await db.models.Person.findAll({ transaction });
@@ -43,8 +56,6 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
   etch: row.etch,
   collectible: row.collectible,
   replacement: row.replacement,
-  minutesLow: row.minutesLow,
-  minutesHigh: row.minutesHigh,
   minutesTaken: row.minutesTaken,
   workDone: row.workDone,
   arrival: row.arrivalId,
@@ -52,17 +63,18 @@ export const toTicket = (row: TicketRow, names: Names): Ticket => ({
   verdict: row.verdict,
   reasons: row.reasons,
   promisedOn: row.promisedOn,
-  quoteLow: row.quoteLow,
-  quoteHigh: row.quoteHigh,
   currency: row.currency,
   openedBy: nameOf(names, row.openedBy) ?? '',
   openedAt: row.openedAt.toISOString(),
   closedBy: nameOf(names, row.closedBy),
   closedAt: row.closedAt?.toISOString() ?? null,
-  charged: row.charged,
   handoverNote: row.handoverNote,
   waitsFor: row.waitsFor,
   waitsNote: row.waitsNote,
+  heldFrom: row.heldFrom,
+  endedAs: row.endedAs,
+  endedFrom: row.endedFrom,
+  tried: row.tried,
 });
 
 function countBy(hows: readonly How[]): Partial<Record<How, number>> {
@@ -71,13 +83,22 @@ function countBy(hows: readonly How[]): Partial<Record<How, number>> {
   return counts;
 }
 
-async function readPlan(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<AcceptedPlan | null> {
-  const row = await db.models.Plan.findOne({ where: { ticketId }, order: [['number', 'DESC']], transaction: t });
-  if (!row) return null;
-  const marks = await db.sequelize.query<{ stop: number; how: How }>(
-    `SELECT m.stop, e.how FROM bench_mark m JOIN bench_event e ON e.id = m.event_id WHERE m.plan_id = :id ORDER BY m.stop`,
+/** Every order that was accepted, the earliest first, each with what was done of it. */
+async function readPlans(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<AcceptedPlan[]> {
+  const rows = await db.models.Plan.findAll({ where: { ticketId }, order: ['number'], transaction: t });
+  const plans: AcceptedPlan[] = [];
+  // One after the other: within a transaction they share its connection.
+  for (const row of rows) plans.push(await readPlan(db, row, names, t));
+  return plans;
+}
+
+async function readPlan(db: Database, row: PlanRow, names: Names, t?: Transaction): Promise<AcceptedPlan> {
+  const marks = await db.sequelize.query<Mark>(
+    `SELECT m.stop, e.how, m.skipped, e.reason, e.result, e.minutes FROM bench_mark m JOIN bench_event e ON e.id = m.event_id
+      WHERE m.plan_id = :id ORDER BY m.stop`,
     { type: QueryTypes.SELECT, replacements: { id: row.id }, transaction: t },
   );
+  const done = marks.filter((m) => !m.skipped);
   const order = readOrder(row.body);
   return {
     id: row.id,
@@ -88,8 +109,12 @@ async function readPlan(db: Database, ticketId: number, names: Names, t?: Transa
     way: row.way,
     least: row.leastWay,
     why: (await db.models.PlanReason.findByPk(row.id, { transaction: t }))?.why ?? '',
-    done: marks.map((m) => m.stop),
-    how: countBy(marks.map((m) => m.how)),
+    done: done.map((m) => m.stop),
+    skipped: marks.filter((m) => m.skipped).map(({ stop, reason }) => ({ stop, reason })),
+    results: done
+      .filter((m) => m.result !== null || m.minutes !== null)
+      .map(({ stop, result, minutes }) => ({ stop, result, minutes })),
+    how: countBy(done.map((m) => m.how)),
     pause: order.round ? await readPause(db, row.id, t) : null,
   };
 }
@@ -127,6 +152,8 @@ async function readChecks(db: Database, ticketId: number, names: Names, t?: Tran
     setRightMm: r.setRightMm,
     stoneSide: r.stoneSide,
     stonePasses: r.stonePasses,
+    stonedSide: r.stonedSide,
+    stonedPasses: r.stonedPasses,
     advice: r.advice,
     by: nameOf(names, r.personId) ?? '',
     at: r.at.toISOString(),
@@ -167,12 +194,15 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
   const owner = await db.models.Customer.findByPk(saw.customerId, { transaction, rejectOnEmpty: true });
   const customer: Customer = { id: owner.id, name: owner.name, phone: owner.phone, email: owner.email };
   const visits = await readVisits(db, { sawId: row.sawId }, transaction);
+  const plans = await readPlans(db, ticketId, names, transaction);
   return {
     ticket: toTicket(row, names),
     customer,
     saw: toSaw(saw),
     ...(await readSessions(db, ticketId, (id) => nameOf(names, id) ?? '', transaction)),
-    plan: await readPlan(db, ticketId, names, transaction),
+    plan: plans.at(-1) ?? null,
+    earlier: plans.slice(0, -1),
+    prices: await readPrices(db, ticketId, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),
     lastCheck: visits.length > 1 ? await readLastCheck(db, row, names, transaction) : null,

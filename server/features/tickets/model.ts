@@ -8,8 +8,8 @@ import {
   json,
   maybeMeasure,
   maybeMoment,
+  maybeWhole,
   maybeWords,
-  measure,
   moment,
   whole,
   words,
@@ -36,8 +36,6 @@ export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreati
   etch: boolean;
   collectible: boolean;
   replacement: number | null;
-  minutesLow: CreationOptional<number | null>;
-  minutesHigh: CreationOptional<number | null>;
   minutesTaken: CreationOptional<number | null>;
   workDone: CreationOptional<string>;
   workedBy: CreationOptional<number | null>;
@@ -45,17 +43,18 @@ export interface TicketRow extends Model<InferAttributes<TicketRow>, InferCreati
   verdict: Ticket['verdict'];
   reasons: Ticket['reasons'];
   promisedOn: string;
-  quoteLow: number;
-  quoteHigh: number;
   currency: string;
   openedBy: number;
   openedAt: CreationOptional<Date>;
   closedBy: CreationOptional<number | null>;
   closedAt: CreationOptional<Date | null>;
-  charged: CreationOptional<number | null>;
   handoverNote: CreationOptional<string | null>;
   waitsFor: CreationOptional<Ticket['waitsFor']>;
   waitsNote: CreationOptional<string>;
+  heldFrom: CreationOptional<number | null>;
+  endedAs: CreationOptional<Ticket['endedAs']>;
+  endedFrom: CreationOptional<Ticket['endedFrom']>;
+  tried: CreationOptional<string>;
 }
 export const defineTicket = (sequelize: Sequelize) =>
   sequelize.define<TicketRow>(
@@ -80,8 +79,6 @@ export const defineTicket = (sequelize: Sequelize) =>
       etch: yesNo,
       collectible: yesNo,
       replacement: maybeMeasure,
-      minutesLow: maybeMeasure,
-      minutesHigh: maybeMeasure,
       minutesTaken: maybeMeasure,
       workDone: { ...words, defaultValue: '' },
       workedBy: { ...whole, allowNull: true },
@@ -89,17 +86,18 @@ export const defineTicket = (sequelize: Sequelize) =>
       verdict: words,
       reasons: json,
       promisedOn: day,
-      quoteLow: measure,
-      quoteHigh: measure,
       currency: words,
       openedBy: whole,
       openedAt: moment,
       closedBy: { ...whole, allowNull: true },
       closedAt: maybeMoment,
-      charged: maybeMeasure,
       handoverNote: maybeWords,
       waitsFor: maybeWords,
       waitsNote: { ...words, defaultValue: '' },
+      heldFrom: maybeWhole,
+      endedAs: maybeWords,
+      endedFrom: maybeWords,
+      tried: { ...words, defaultValue: '' },
     }),
   );
 

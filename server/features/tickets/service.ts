@@ -1,7 +1,7 @@
 import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
-import type { DeclineChange, NewTicket, TicketChange } from '@odontis/contract/ticket';
+import type { NewTicket, TicketChange } from '@odontis/contract/ticket';
 import { keptSaw } from '@odontis/contract/saw';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
@@ -16,7 +16,8 @@ import { Problem } from '../../http/problem';
 import type { SawRow } from '../customers/model';
 import { toSaw, toSawRow } from '../customers/service';
 import { readShop } from '../shop/service';
-import { readPace } from './counter-book';
+import { addWord } from '../money/price-words';
+import { readShopsPast } from './counter-book';
 import { readDossier } from './dossier';
 import { changeTicket, refuseStale } from './hold';
 import type { TicketRow } from './model';
@@ -63,7 +64,7 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
   const known = await db.models.Ticket.findOne({ where: { intakeKey: wanted.key } });
   // Sent a second time because the first answer was lost on its way: the same ticket.
   if (known) return readDossier(db, known.id);
-  const [{ book }, pace] = await Promise.all([readShop(db), readPace(db, by)]);
+  const [{ book }, past] = await Promise.all([readShop(db), readShopsPast(db)]);
   try {
     return await db.sequelize.transaction(async (t) => {
       const customerId = await customerIdFor(db, wanted.customer, by, t);
@@ -72,7 +73,7 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
       const { intake, decision } = wanted;
       const [wrong] = markFaults(saw.family, saw, intake.marks);
       if (wrong !== undefined) throw new Problem('bad-input', wrong, [{ path: '/intake/marks', message: wrong }]);
-      const { judgement, work, low, high } = judgeIntake(saw, intake, book, pace);
+      const { judgement, work, low, high } = judgeIntake(saw, intake, book, past);
       const { verdict, reasons } = judgement.taken;
       refuseDecision(wanted, judgement.taken, isCarbide(saw));
       const needed = reasons.filter((r) => r.needsConsent).map((r) => r.rule);
@@ -88,17 +89,23 @@ export async function openTicket(db: Database, wanted: NewTicket, by: number): P
           stage: declined ? 'declined' : 'measure',
           verdict,
           reasons: [...reasons],
-          quoteLow: low.amount,
-          quoteHigh: high.amount,
-          minutesLow: work.lowMinutes,
-          minutesHigh: work.highMinutes,
           currency: book.rates.currency,
           openedBy: by,
           closedBy: declined ? by : null,
           closedAt: declined ? new Date() : null,
+          ...(declined && { endedAs: 'refused' as const }),
           ...(decision === 'send-on' && { waitsFor: 'grinder' as const, waitsNote: 'sent on to grinding' }),
         },
         { transaction: t },
+      );
+      await addWord(
+        db,
+        {
+          ...{ ticketId: ticket.id, kind: 'estimate', low: low.amount, high: high.amount, personId: by },
+          ...{ minutesLow: work.lowMinutes, minutesHigh: work.highMinutes, minutesLikely: work.likelyMinutes },
+          quote: String(ticket.number),
+        },
+        t,
       );
       return readDossier(db, ticket.id, t);
     });
@@ -192,29 +199,6 @@ async function keepCorrected(saw: SawRow, corrected: object, path: string, t: Tr
   const says = read.success ? sawFaults(read.data)[0]?.message : read.error.issues[0]?.message;
   if (!read.success || says !== undefined) throw new Problem('bad-input', says ?? '', [{ path, message: says ?? '' }]);
   await saw.update(toSawRow(read.data), { transaction: t });
-}
-
-/** Ended before any work: the customer will not have it, or the saw turned out not to be worth it. */
-export function declineTicket(db: Database, id: number, change: DeclineChange, by: number): Promise<Dossier> {
-  return changeTicket(db, id, ['measure', 'plan'], async (row, t) => {
-    await refuseStale(db, row, change.version, t);
-    const who = change.by === 'customer' ? 'Declined by the customer' : 'Declined by the shop';
-    await row.update(
-      {
-        stage: 'declined',
-        overrideReason: [row.overrideReason, `${who}: ${change.reason}`]
-          .filter((r) => r !== '')
-          .join('\n')
-          .slice(0, 2000),
-        closedBy: by,
-        closedAt: new Date(),
-        waitsFor: null,
-        waitsNote: '',
-        version: row.version + 1,
-      },
-      { transaction: t },
-    );
-  });
 }
 
 /** The ticket a tag's number stands for. */

@@ -3,6 +3,7 @@ import type { How } from '@odontis/core/work/place-keeping';
 import { isTimed } from '@odontis/core/work/place-keeping';
 import { timeAtVise } from '@odontis/core/shop/pace';
 import { readOrder } from '@odontis/core/work/read-order';
+import { tableMinutes } from '@odontis/core/work/shop-pace';
 import { minutesAtStop, walkOf } from '@odontis/core/work/step';
 
 /** A plan walked at the vise: its order as kept, the stops that were pressed done, and when. */
@@ -14,9 +15,10 @@ export interface Walked {
 }
 
 export function timeOf({ body, stops, at, how }: Walked): PastTime {
-  const { steps } = readOrder(body);
+  const { steps, pace } = readOrder(body);
   const walk = walkOf(steps);
-  const minutes = (stop: number): number => minutesAtStop(steps[walk[stop]?.step ?? -1]);
+  // Against the tables: a pace learned from minutes at that pace would be none.
+  const minutes = (stop: number): number => tableMinutes(minutesAtStop(steps[walk[stop]?.step ?? -1]), pace);
   return timeAtVise(
     stops.map((stop, i) => ({
       atMs: at[i] as number,

@@ -3,7 +3,7 @@ import type { Judgement } from '../../../judgement/books';
 import { WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { BAND_SETS } from '../../../saw/saw';
-import { setOfSides } from '../../measured-shapes';
+import { markGrades, setOfSides } from '../../measured-shapes';
 import { workHabits } from '../../habits';
 
 /** What a person chooses of a band before the order; null by the shop's rules and habits. */
@@ -51,6 +51,8 @@ export const bandInputs = z
     jawMm: z.number(),
     filingsSinceSet: z.number().nullable(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
+    /** How far of each; left out by orders of before, and where nobody said. */
+    grades: markGrades.optional(),
     keys: z.array(z.string()).readonly(),
     habits: workHabits,
     wish: bandWish,

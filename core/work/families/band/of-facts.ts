@@ -1,3 +1,4 @@
+import { gradesOf } from '../../../saw/plate-marks';
 import { awayFromWeld } from '../../../band/away-from-weld';
 import { bandTeeth } from '../../../saw/band-teeth';
 import type { PlaceEstimate } from '../../../evidence/estimates';
@@ -48,6 +49,7 @@ export function bandInputsOf(facts: WorkFacts, saw: SawOf<'band'>, wish: BandWis
     jawMm: habits.jawMm ?? USUAL_JAW_MM,
     filingsSinceSet: filingsSinceSet(facts.visits),
     marks: [...new Set(visit.marks.map((mark) => mark.kind))],
+    grades: gradesOf(visit.marks),
     keys: standing(readings)
       .filter((r) => USED.has(r.quantity))
       .map((r) => r.key),

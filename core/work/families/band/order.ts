@@ -5,7 +5,7 @@ import type { Rates } from '../../price';
 import type { Step, StepKind, Stop } from '../../step';
 import { wholeStep as step } from '../round-step';
 import { roundOrder } from '../round-work';
-import { WHOLE_SAW_MINUTES, windowJointMinutes, windowMinutes, windowSetMinutes } from '../../times';
+import { rustMinutes, WHOLE_SAW_MINUTES, windowJointMinutes, windowMinutes, windowSetMinutes } from '../../times';
 import type { BandStudy } from './study';
 
 /** One circuit round the loop, a window of the vise each stop. */
@@ -52,12 +52,12 @@ const filing = (study: BandStudy): Step =>
 /** A band's whole order in the trade's order (trade section 7), window by window. Minutes; mm. O(teeth). */
 export function orderBand(study: BandStudy, rates: Rates | null): WorkOrder {
   const { inputs, windows, setting: set, joint, wanted } = study;
-  const rusty = inputs.marks.includes('rust') || inputs.marks.includes('pitting');
+  const rustOff = rustMinutes(inputs.marks, inputs.grades);
   const setFirst = inputs.habits.setOrder === 'before-filing';
   const circuits = set.reset ? setting(study) : [];
   const bare: Step[] = [
     step('uncoil', { minutes: WHOLE_SAW_MINUTES.uncoil }),
-    ...(rusty ? [step('clean', { minutes: WHOLE_SAW_MINUTES.rust })] : []),
+    ...(rustOff !== null ? [step('clean', { minutes: rustOff })] : []),
     ...(joint.wanted
       ? [circuit(study, 'joint-round', 0, { minutes: windowJointMinutes(windows.length), reasons: [joint.reason] })]
       : []),

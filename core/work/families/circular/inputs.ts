@@ -4,7 +4,7 @@ import type { Judgement } from '../../../judgement/books';
 import { ALL_FILINGS, WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { TIPS } from '../../../saw/saw';
-import { setOfSides, strokeRate } from '../../measured-shapes';
+import { markGrades, setOfSides, strokeRate } from '../../measured-shapes';
 import { workHabits } from '../../habits';
 
 const dial = z.object({ tooth: z.int().min(1), offMm: z.number(), kind: z.enum(DIAL_KINDS) }).readonly();
@@ -54,6 +54,8 @@ export const bladeInputs = z
     set: setOfSides.nullable(),
     filingsSinceSet: z.number().nullable(),
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
+    /** How far of each; left out by orders of before, and where nobody said. */
+    grades: markGrades.optional(),
     keys: z.array(z.string()).readonly(),
     strokeRate,
     habits: workHabits,

@@ -1,3 +1,4 @@
+import { gradesOf } from '../../../saw/plate-marks';
 import { bevelDeg, hookDeg } from '../../../circular/blade-geometry';
 import type { DialReading } from '../../../circular/dial-harmonics';
 import { dialReadings } from '../../../circular/dial-of';
@@ -64,6 +65,7 @@ export function bladeInputsOf(facts: WorkFacts, saw: SawOf<'circular'>, wish: Bl
     set: setOf(facts.sessions, 'before', sidesOf(saw)),
     filingsSinceSet: filingsSinceSet(facts.visits),
     marks: [...new Set(facts.visit.marks.map((mark) => mark.kind))],
+    grades: gradesOf(facts.visit.marks),
     keys: standing(readings)
       .filter((r) => USED.has(r.quantity))
       .map((r) => r.key),

@@ -12,6 +12,7 @@ import {
   pointingMinutes,
   RAKER_MINUTES,
   rakerMinutes,
+  rustMinutes,
   settingMinutes,
   WHOLE_SAW_MINUTES,
 } from '../../times';
@@ -132,7 +133,7 @@ function steelSteps(study: BladeStudy, scorers: readonly number[], rakers: reado
   const jointed = equal === null || jointMm > 0;
   return [
     step('inspect', { minutes: WHOLE_SAW_MINUTES.look, cautions: [...cautionsFor('inspect'), POWERED_BLADE_CAUTION] }),
-    step('clean', { minutes: WHOLE_SAW_MINUTES.clean }),
+    step('clean', { minutes: Math.max(WHOLE_SAW_MINUTES.clean, rustMinutes(inputs.marks, inputs.grades) ?? 0) }),
     ...(jointed
       ? [
           step('joint-round', {

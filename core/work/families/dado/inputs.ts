@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { SPREAD_VERDICTS } from '../../../circular/equalise';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { setPart } from '../../../saw/saw';
-import { strokeRate } from '../../measured-shapes';
+import { markGrades, strokeRate } from '../../measured-shapes';
 import { workHabits } from '../../habits';
 
 /** What a person chooses of a set; null by what was read. */
@@ -30,6 +30,8 @@ export const dadoInputs = z
     heights: z.array(z.array(read).readonly()).readonly(),
     /** What is marked of every part, in its order. */
     marks: z.array(z.array(z.enum(PLATE_MARKS)).readonly()).readonly(),
+    /** How far of each; left out by orders of before, and where nobody said. */
+    grades: markGrades.optional(),
     keys: z.array(z.string()).readonly(),
     strokeRate,
     habits: workHabits,

@@ -4,7 +4,7 @@ import { cautionsFor } from '../../cautions';
 import type { WorkOrder } from '../../order';
 import type { Rates } from '../../price';
 import type { Step, Stop } from '../../step';
-import { jointMinutes, jointPasses, pointingMinutes, WHOLE_SAW_MINUTES } from '../../times';
+import { jointMinutes, jointPasses, pointingMinutes, rustMinutes, WHOLE_SAW_MINUTES } from '../../times';
 import { BLADE_FILE } from '../../../file/file-choice';
 import { wholeStep as step } from '../round-step';
 import { roundOrder } from '../round-work';
@@ -99,7 +99,9 @@ export function orderDado(study: DadoStudy, rates: Rates | null): WorkOrder {
       : [
           step('inspect', { minutes: 2 * parts.length, cautions: [...cautionsFor('inspect'), POWERED_BLADE_CAUTION] }),
           ...study.leftOut.map((part) => step('mark-part', { part, minutes: 1 })),
-          step('clean', { minutes: WHOLE_SAW_MINUTES.clean }),
+          step('clean', {
+            minutes: Math.max(WHOLE_SAW_MINUTES.clean, rustMinutes(inputs.marks.flat(), inputs.grades) ?? 0),
+          }),
           ...kind('outer').flatMap((one) => outerSteps(study, one)),
           ...kind('chipper').map((one) => chipperStep(study, one)),
           step('stack', { minutes: 5 }),

@@ -1,3 +1,4 @@
+import { gradesOf } from '../../../saw/plate-marks';
 import { estimatesOf, standing } from '../../../evidence/estimates';
 import { UNCALIBRATED_STROKES } from '../../../line/strokes';
 import type { SawOf } from '../../../saw/saw';
@@ -37,6 +38,7 @@ function dadoInputsOf(facts: WorkFacts, saw: SawOf<'dado'>, wish: DadoWish): Dad
             .map((e) => ({ tooth: e.place, offMm: e.valueMm })),
     ),
     marks: saw.parts.map((_, i) => facts.visit.marks.filter((mark) => (mark.part ?? 0) === i).map((mark) => mark.kind)),
+    grades: gradesOf(facts.visit.marks),
     keys: standing(readings)
       .filter((r) => r.quantity === 'runout' || r.quantity === 'chipper-height')
       .map((r) => r.key),
