@@ -3,7 +3,7 @@
  * `work`; `trace`, `photograph` and `hear` beside it, on the arithmetic.
  */
 const FLOORS = [
-  ['units', 'reason'],
+  ['units', 'reason', 'money'],
   ['saw'],
   ['evidence'],
   [

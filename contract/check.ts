@@ -108,3 +108,6 @@ export const handover = z.object({
   note: text(2000, 'The note to the customer'),
 });
 export type Handover = z.infer<typeof handover>;
+/** As a page says it; its key is made where it is sent. */
+export const handoverSaid = handover.omit({ key: true });
+export type HandoverSaid = z.infer<typeof handoverSaid>;

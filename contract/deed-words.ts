@@ -64,7 +64,14 @@ interface KindDeed {
 function byKind(deeds: readonly StepDeed[]): KindDeed[] {
   const kinds = new Map<StepKind, KindDeed>();
   for (const { step, stops, done, skipped, reasons, result } of deeds) {
-    const before = kinds.get(step.kind) ?? { kind: step.kind, stops: 0, done: 0, skipped: 0, reasons: [], failed: false };
+    const before = kinds.get(step.kind) ?? {
+      kind: step.kind,
+      stops: 0,
+      done: 0,
+      skipped: 0,
+      reasons: [],
+      failed: false,
+    };
     kinds.set(step.kind, {
       kind: step.kind,
       stops: before.stops + stops,
@@ -94,11 +101,17 @@ export function sayDeeds(deeds: readonly StepDeed[], goesOn: boolean): DeedsSaid
     .map((one) => `${DONE_WORDS[one.kind]}${share(one)}${one.failed ? ', which did not come out' : ''}`);
   const leftOut = kinds
     .filter((one) => one.skipped > 0)
-    .map((one) => `${STEP_NAMES[one.kind].toLowerCase()}${one.reasons.length > 0 ? `: ${one.reasons.join('; ')}` : ''}`);
+    .map(
+      (one) => `${STEP_NAMES[one.kind].toLowerCase()}${one.reasons.length > 0 ? `: ${one.reasons.join('; ')}` : ''}`,
+    );
   const open = kinds
     .filter((one) => one.done + one.skipped < one.stops)
     .map((one) => STEP_NAMES[one.kind].toLowerCase());
-  return { done: sentence(done, ', '), leftOut: sentence(leftOut, '; '), open: goesOn ? sentence([...new Set(open)], ', ') : '' };
+  return {
+    done: sentence(done, ', '),
+    leftOut: sentence(leftOut, '; '),
+    open: goesOn ? sentence([...new Set(open)], ', ') : '',
+  };
 }
 
 const sentence = (parts: readonly string[], between: string): string => {

@@ -29,7 +29,9 @@ export const MESSAGE_KINDS = ['ready', 'question', 'refusal', 'price'] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];
 /** A note to the customer. */
 export const newMessage = z.object({
-  kind: z.enum(MESSAGE_KINDS, { error: 'A note says the saw is ready, asks a question, quotes a new price or refuses.' }),
+  kind: z.enum(MESSAGE_KINDS, {
+    error: 'A note says the saw is ready, asks a question, quotes a new price or refuses.',
+  }),
   sentTo: requiredText(200, 'The telephone or e-mail the note goes to'),
   body: requiredText(2000, 'The note'),
 });

@@ -75,9 +75,7 @@ export const acceptedPlan = z
       .default([]),
     /** Of what was done to the whole saw: whether it came out, and the minutes it really took; null where nobody said. */
     results: z
-      .array(
-        z.object({ stop: z.int(), result: z.enum(RESULTS).nullable(), minutes: z.number().nullable() }).readonly(),
-      )
+      .array(z.object({ stop: z.int(), result: z.enum(RESULTS).nullable(), minutes: z.number().nullable() }).readonly())
       .readonly()
       .default([]),
     /** How many of them came to be done how. */

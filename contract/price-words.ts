@@ -19,7 +19,9 @@ export function liveSays({ live, upTo, over }: PriceStanding, money: SayMoney): 
   if (!live) return 'No price was told.';
   if (live.kind === 'charged') return `${money(live.high)} was charged.`;
   if (live.kind === 'plan')
-    return over > 0 ? `It comes to ${money(live.high)}; up to ${money(upTo)} is agreed.` : `It costs ${money(live.high)}.`;
+    return over > 0
+      ? `It comes to ${money(live.high)}; up to ${money(upTo)} is agreed.`
+      : `It costs ${money(live.high)}.`;
   return `It costs ${rangeSays(live.low, live.high, money)}.`;
 }
 

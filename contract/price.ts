@@ -31,3 +31,6 @@ export const newPriceWord = z.discriminatedUnion(
   { error: 'A price is asked about, agreed to, refused or waived.' },
 );
 export type NewPriceWord = z.infer<typeof newPriceWord>;
+type Keyless<T> = T extends unknown ? Omit<T, 'key'> : never;
+/** A word as a page says it; its key is made where it is sent. */
+export type PriceWordSaid = Keyless<NewPriceWord>;

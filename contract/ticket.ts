@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { WORKS } from '@odontis/core/work/order';
+import { pace } from '@odontis/core/work/shop-pace';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { BackFixing } from '@odontis/core/saw/families';
 import { WOODS } from '@odontis/core/saw/families';
@@ -238,6 +239,8 @@ export type AlikeSaw = KnownSaw & Readonly<z.infer<typeof likeness>>;
 export const counterBook = z
   .object({
     due: z.array(z.object({ ticket: z.int(), day: z.string(), minutes: z.number() }).readonly()).readonly(),
+    /** The pace of who is at the screen, which a place kept at a pace goes by; no price does. */
+    pace,
     past: z
       .array(
         z.object({ family, looked: z.boolean(), likelyMinutes: z.number(), plannedMinutes: z.number() }).readonly(),
@@ -270,6 +273,8 @@ export const endChange = z
     message: 'Say what was tried before it was given up.',
   });
 export type EndChange = z.infer<typeof endChange>;
+/** As a page says it; its key is made where it is sent. */
+export type EndSaid = Omit<EndChange, 'key'>;
 
 /** A ticket that ended by mistake, or whose saw came to light again, goes on where it was. */
 export const reopenChange = z.object({ version, reason: requiredText(1000, 'The reason') });

@@ -36,7 +36,9 @@ export interface VisitFacts {
 }
 
 const lastRounds = (rounds: readonly CheckRound[]): CheckRound[] =>
-  [...new Set(rounds.map((round) => round.edge))].flatMap((edge) => rounds.findLast((round) => round.edge === edge) ?? []);
+  [...new Set(rounds.map((round) => round.edge))].flatMap(
+    (edge) => rounds.findLast((round) => round.edge === edge) ?? [],
+  );
 
 /** Everything that is told of a visit in more than one place. `now` is the moment it is asked at. */
 export function visitFacts({ ticket, saw, plan, earlier, checks }: Dossier, now: string): VisitFacts {
@@ -86,4 +88,5 @@ function monthAfter(iso: string, months: number): string {
 }
 
 /** The months in words. */
-export const againSays = ({ from, to }: ComeAgain): string => (from === to ? `In ${from}` : `Between ${from} and ${to}`);
+export const againSays = ({ from, to }: ComeAgain): string =>
+  from === to ? `In ${from}` : `Between ${from} and ${to}`;

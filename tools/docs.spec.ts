@@ -1,7 +1,10 @@
+import { PRICE_KINDS, WORD_BY } from '@odontis/core/money/price-chain';
+import { GRADES } from '@odontis/core/saw/plate-marks';
+import { RESULTS } from '@odontis/core/work/deeds';
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { MESSAGE_KINDS } from '@odontis/contract/notes';
-import { DECISIONS, STAGES, WAITS } from '@odontis/contract/ticket';
+import { ENDINGS, DECISIONS, STAGES, WAITS } from '@odontis/contract/ticket';
 import { BAND_SETS } from '@odontis/core/saw/saw';
 import { CALIBRATIONS } from '@odontis/core/calibration/hand';
 import { FACT_WORDS } from '@odontis/core/judgement/saw-facts';
@@ -101,6 +104,11 @@ describe('docs that cannot lie', () => {
       ...BECAUSE,
       ...DECISIONS,
       ...MESSAGE_KINDS,
+      ...PRICE_KINDS,
+      ...WORD_BY,
+      ...ENDINGS,
+      ...RESULTS,
+      ...GRADES,
       ...HOWS,
       ...DOUBTS,
       ...TROUBLES,

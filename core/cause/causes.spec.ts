@@ -91,7 +91,7 @@ describe('causes of a cut by their odds', () => {
           );
           const flipped = facts(
             {
-              ...{ runs: side[runs], binds, chatters, floor, offLine: { mm: -off, overMm: 50 } },
+              ...{ runs: runs && side[runs], binds, chatters, floor, offLine: { mm: -off, overMm: 50 } },
               wall: wall === 'scratched-left' || wall === 'scratched-right' ? wallSide[wall] : wall,
             },
             { set: set(r, l), loadDifference: -off / 4, teethOut: { left: false, right: l > r } },

@@ -23,7 +23,11 @@ describe('a ticket’s price, word by word', () => {
     const yes = [...asked, word('agreed', 60)];
     expect([priceStanding(yes).over, priceStanding(yes).upTo, priceStanding(yes).asked]).toEqual([0, 60, null]);
     const no = [...asked, word('refused', 55)];
-    expect([priceStanding(no).over, priceStanding(no).upTo, priceStanding(no).refused?.kind]).toEqual([15, 40, 'refused']);
+    expect([priceStanding(no).over, priceStanding(no).upTo, priceStanding(no).refused?.kind]).toEqual([
+      15,
+      40,
+      'refused',
+    ]);
   });
   it('a yes to less than the plan is a yes to that much; a later plan asks again and forgets the no and the waiver', () => {
     const chain = [word('estimate', 40, 20), word('plan', 55), word('agreed', 50)];
@@ -40,7 +44,9 @@ describe('a ticket’s price, word by word', () => {
   it('whatever was said, nothing is over while the live price is within the sum, and one answer at most stands', () =>
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.constantFrom(...PRICE_KINDS.filter((k) => k !== 'charged')), fc.integer({ min: 1, max: 90 }))),
+        fc.array(
+          fc.tuple(fc.constantFrom(...PRICE_KINDS.filter((k) => k !== 'charged')), fc.integer({ min: 1, max: 90 })),
+        ),
         (said) => {
           const chain = [word('estimate', 40, 20), ...said.map(([kind, sum]) => word(kind, sum))];
           const { live, upTo, over, asked, refused } = priceStanding(chain);
@@ -68,7 +74,8 @@ describe('what may be begun within an old sum', () => {
         (stopMinutes, amount, upTo) => {
           const held = heldFrom({ stopMinutes, amount }, upTo);
           const all = stopMinutes.reduce((a, b) => a + b, 0);
-          const cost = (stops: number): number => (amount * stopMinutes.slice(0, stops).reduce((a, b) => a + b, 0)) / all;
+          const cost = (stops: number): number =>
+            (amount * stopMinutes.slice(0, stops).reduce((a, b) => a + b, 0)) / all;
           if (held === null) return expect(amount).toBeLessThanOrEqual(upTo + 0.006);
           expect(cost(held)).toBeLessThanOrEqual(upTo + 0.006);
           expect(cost(held + 1)).toBeGreaterThan(upTo);

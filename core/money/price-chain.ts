@@ -79,7 +79,7 @@ export function priceStanding(chain: readonly PriceWord[]): PriceStanding {
     upToBy,
     over,
     asked: asked > answered ? (since[asked] ?? null) : null,
-    refused: answer?.kind === 'refused' ? answer : null,
+    refused: answer?.kind === 'refused' && answered > asked ? answer : null,
     waived: since.findLast((word) => word.kind === 'waived') ?? null,
   };
 }

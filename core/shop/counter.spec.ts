@@ -10,22 +10,9 @@ import { pitchMmFromCount } from '../units/points';
 import { keepOrReplace } from '../life/keep-or-replace';
 import type { CounterAnswers } from './counter-judgement';
 import { judgeAtCounter } from './counter-judgement';
-import type { ReckonedSaw } from '../work/reckon-work';
-import { reckonWork } from '../work/reckon-work';
 import type { SawIdentity } from './likeness';
 import { ASK_FROM, sawLikeness } from './likeness';
 import { paceOf, timeAtVise } from './pace';
-
-const facts = (more: Partial<ReckonedSaw>): ReckonedSaw => ({
-  family: 'back',
-  teeth: 141,
-  rakers: 0,
-  parts: 1,
-  marks: [],
-  work: 'sharpen',
-  ...more,
-});
-const exact = { factor: 1, error: 0, saws: 9 };
 
 describe('teeth of any saw', () => {
   it('by hand: a band has as many as its loop over its pitch, a line one more', () => {
@@ -77,79 +64,6 @@ describe('teeth of any saw', () => {
       expect(saw.safeParse(ordinary).success).withContext(id).toBeTrue();
       expect(sawFaults(ordinary)).withContext(id).toEqual([]);
     }
-  });
-});
-
-describe('the work as the counter reckons it', () => {
-  // Trade section 4, common practice: a 15-point back saw takes five to seven minutes; here with clamping and looking.
-  it('a back saw’s sharpening takes minutes, and not knowing widens the range to the tune', () => {
-    const sharpening = reckonWork(facts({}), exact);
-    expect(sharpening.lowMinutes).toBeCloseTo(5 + (141 * 1.8) / 60, 9);
-    expect(sharpening.highMinutes).toBeCloseTo(sharpening.lowMinutes, 9);
-    const unknown = reckonWork(facts({ work: null }), exact);
-    const tune = reckonWork(facts({ work: 'tune' }), exact);
-    expect(unknown.lowMinutes).toBeCloseTo(sharpening.lowMinutes, 9);
-    expect(unknown.highMinutes).toBeCloseTo(tune.highMinutes, 9);
-  });
-  // Trade section 4: a long neglected crosscut, an hour for rust and an hour for teeth.
-  it('a long neglected crosscut: an hour for rust and about an hour for teeth', () => {
-    const long = reckonWork(
-      facts({ family: 'crosscut', teeth: 140, rakers: 28, marks: ['rust'], work: 'tune' }),
-      exact,
-    );
-    expect(long.highMinutes - 60).toBeGreaterThan(60);
-    expect(long.highMinutes - 60).toBeLessThan(130);
-  });
-  it('by hand: a set of five parts, rakers, a tune, and a pace with its error', () => {
-    const set = reckonWork(facts({ family: 'dado', teeth: 92, parts: 5 }), exact);
-    expect(set.lowMinutes).toBeCloseTo(8 + 4 * 4 + (92 * 9) / 60, 9);
-    const long = reckonWork(facts({ family: 'crosscut', teeth: 100, rakers: 30, work: 'tune' }), exact);
-    expect(long.lowMinutes).toBeCloseTo(10 + (100 * 12 + 30 * 20) / 60 + 20 + (100 * 15) / 60, 9);
-    const ranged = reckonWork(facts({ marks: ['rust', 'crack'] }), { factor: 1.2, error: 0.1, saws: 7 });
-    const sharpening = 5 + (141 * 1.8) / 60;
-    expect(ranged.lowMinutes).toBeCloseTo((sharpening + 15) * 1.1, 9);
-    expect(ranged.highMinutes).toBeCloseTo((sharpening + 60) * 1.3, 9);
-    expect(ranged.parts.map((p) => p.what)).toEqual(['sharpening', 'rust off']);
-    // A pace nobody is sure of at all still leaves a quarter of the time.
-    expect(reckonWork(facts({}), { factor: 2, error: 9, saws: 1 }).lowMinutes).toBeCloseTo(sharpening * 0.5, 9);
-  });
-  it('says what it was reckoned from, and what would narrow it', () => {
-    const { reason } = reckonWork(facts({ marks: ['bend'], work: null }), { factor: 1.1, error: 0.05, saws: 6 });
-    expect(reason.inputs.map((i) => [i.name, i.value])).toEqual([
-      ['teeth', 141],
-      ['sharpening', 5 + (141 * 1.8) / 60],
-      ['the rest of a full tune, least', 0],
-      ['the rest of a full tune, most', 20 + (141 * 5) / 60],
-      ['bend back, least', 3],
-      ['bend back, most', 10],
-      ['own pace', 1.1],
-      ['its error', 0.05],
-      ['past saws it comes from', 6],
-    ]);
-    expect(reason.otherwise).toContain('halves the range');
-    expect(reckonWork(facts({})).reason.otherwise).toBeUndefined();
-    expect(() => reckonWork(facts({ teeth: -1 }))).toThrowError(RangeError);
-  });
-  it('damage counts once a kind; more of anything never takes less time; one’s own pace moves both ends', () => {
-    const one = reckonWork(facts({ marks: ['rust'] }));
-    expect(reckonWork(facts({ marks: ['rust', 'rust'] }))).toEqual(one);
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...FAMILIES),
-        fc.integer({ min: 0, max: 900 }),
-        fc.integer({ min: 1, max: 300 }),
-        (family, teeth, more) => {
-          const few = reckonWork(facts({ family, teeth, work: null }));
-          const many = reckonWork(facts({ family, teeth: teeth + more, rakers: 3, work: null }));
-          expect(few.lowMinutes).toBeLessThanOrEqual(few.highMinutes);
-          expect(many.lowMinutes).toBeGreaterThan(few.lowMinutes);
-          expect(many.highMinutes).toBeGreaterThan(few.highMinutes);
-        },
-      ),
-    );
-    const slow = reckonWork(facts({}), { factor: 2, error: 0, saws: 4 });
-    expect(slow.lowMinutes).toBeCloseTo(2 * reckonWork(facts({}), exact).lowMinutes, 9);
-    expect(() => reckonWork(facts({}), { factor: 0, error: 0, saws: 0 })).toThrowError(RangeError);
   });
 });
 

@@ -68,10 +68,7 @@ export function judgeIntake(saw: Saw, answered: Answered, shop: CounterShop, kno
     );
   const first = judged(null);
   const { habits, judgement } = shop;
-  const work = supposedWork(
-    { ...answers, saw, work: first.work?.verdict ?? null },
-    { habits, judgement, ...known },
-  );
+  const work = supposedWork({ ...answers, saw, work: first.work?.verdict ?? null }, { habits, judgement, ...known });
   const low = priceFor(work.lowMinutes, shop.rates);
   const high = priceFor(work.highMinutes, shop.rates);
   const keep =

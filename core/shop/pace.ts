@@ -1,7 +1,25 @@
+import { addReading, fitRate, NO_READINGS } from '../calibration/proportional-fit';
+import type { Pace } from '../work/shop-pace';
+
+/** Before a filer has a past, the tables' minutes stand, give or take a fifth. No source. */
+const NO_PAST = { rate: 1, error: 0.2 };
+
 /** A saw done: minutes it was reckoned at and minutes it took. */
 export interface PastTime {
   readonly reckonedMinutes: number;
   readonly takenMinutes: number;
+}
+
+/**
+ * A filer's own rhythm from past times: minutes taken over the tables', fitted through the origin so that long saws,
+ * where a slip of the clock matters least, weigh most. It moves a place kept at a pace, never a price.
+ * Example: reckoned 10, 20; taken 12, 24 -> 1.2 exactly.
+ */
+export function paceOf(past: readonly PastTime[]): Pace {
+  const usable = past.filter((one) => one.reckonedMinutes > 0 && one.takenMinutes > 0);
+  const sums = usable.reduce((all, one) => addReading(all, one.reckonedMinutes, one.takenMinutes), NO_READINGS);
+  const fit = fitRate(sums, NO_PAST);
+  return { factor: fit.rate, error: fit.error, saws: usable.length };
 }
 
 /** A stop done at the vise: when, and the minutes the plan gave it. */

@@ -96,9 +96,20 @@ const PART_OF: Partial<Record<StepKind, string>> = {
   ...{ 'flatten-set': 'jointing and shaping', joint: 'jointing and shaping', shape: 'jointing and shaping' },
   ...{ reshape: 'jointing and shaping', 'file-off': 'jointing and shaping', cut: 'jointing and shaping' },
   ...{ 'joint-again': 'jointing and shaping', look: 'jointing and shaping', 'set-out': 'jointing and shaping' },
-  ...{ 'joint-round': 'jointing and shaping', 'round-gullets': 'jointing and shaping', blend: 'short teeth blended in' },
+  ...{
+    'joint-round': 'jointing and shaping',
+    'round-gullets': 'jointing and shaping',
+    blend: 'short teeth blended in',
+  },
   ...{ set: 'setting', 'swage-teeth': 'setting' },
-  ...{ sharpen: 'filing', 'last-pass': 'filing', point: 'filing', 'touch-up': 'filing', edge: 'filing', round: 'filing' },
+  ...{
+    sharpen: 'filing',
+    'last-pass': 'filing',
+    point: 'filing',
+    'touch-up': 'filing',
+    edge: 'filing',
+    round: 'filing',
+  },
   ...{ 'dress-rakers': 'rakers', 'raker-gullets': 'rakers', 'raker-tips': 'rakers', 'thin-rakers': 'rakers' },
   ...{ swage: 'rakers', 'rakers-again': 'rakers', 'round-rakers': 'rakers', chipper: 'chippers' },
 };

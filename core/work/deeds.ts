@@ -13,7 +13,11 @@ export const WITH_RESULT: ReadonlySet<StepKind> = new Set(['straighten', 'clean'
 export interface Pressed {
   readonly done: readonly number[];
   readonly skipped: readonly { readonly stop: number; readonly reason: string }[];
-  readonly results: readonly { readonly stop: number; readonly result: Result | null; readonly minutes: number | null }[];
+  readonly results: readonly {
+    readonly stop: number;
+    readonly result: Result | null;
+    readonly minutes: number | null;
+  }[];
 }
 
 /** What became of a step: how many of its stops were done and skipped, of how many. */

@@ -61,11 +61,11 @@ describe('a test cut of any saw', () => {
     expect(judged(saw, floor(0), { chatters: true }).advice).not.toContain('equalise-again');
   });
 
-  it('of a band, the beat by the tooth that stands out; a clean cut passes whatever the saw', () => {
+  it('of a band, the beat by the tooth that stands out; a clean cut passes whatever the saw, a set’s with its groove gauged', () => {
     const band = ordinarySaw('band-narrow');
     const heights = [20, 21, 22, 60, 61, 90].map((tooth) => reading('height', tooth, tooth === 21 ? 0.2 : 0));
     expect(judged(band, heights, { chatters: true, beatAt: 20 }).advice).toContain('blend-tooth');
     for (const id of ['rip', 'blade-crosscut', 'dado', 'band-narrow'])
-      expect(judged(ordinarySaw(id), []).verdict).toBe('pass');
+      expect(judged(ordinarySaw(id), []).verdict).toBe(id === 'dado' ? 'open' : 'pass');
   });
 });

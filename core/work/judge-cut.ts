@@ -56,7 +56,13 @@ export function judgeCut(cut: BandCut, { saw: taken, sessions, order, line, hand
   }
   if (saw.family === 'circular' || saw.family === 'dado')
     return {
-      ...(saw.family === 'dado' ? judgeSetCut : judgeBladeCut)(cut, { set, heightSpreadMm: rimSpread(sessions, saw) }, target, perPass, jumpsAt),
+      ...(saw.family === 'dado' ? judgeSetCut : judgeBladeCut)(
+        cut,
+        { set, heightSpreadMm: rimSpread(sessions, saw) },
+        target,
+        perPass,
+        jumpsAt,
+      ),
       set,
       rakers: null,
     };

@@ -168,7 +168,8 @@ function bladeReadings(of: Supposing, saw: SawOf<'circular'>): Reading[] {
 function partReadings({ wear }: Supposing, saw: SawOf<'dado'>): Reading[] {
   return saw.parts.flatMap(({ id, kind, teeth }, n) => {
     if (kind === 'shim') return [];
-    const [quantity, under] = kind === 'outer' ? (['runout', 0] as const) : (['chipper-height', BELOW_SCORERS_MM] as const);
+    const [quantity, under] =
+      kind === 'outer' ? (['runout', 0] as const) : (['chipper-height', BELOW_SCORERS_MM] as const);
     return toTeeth(teeth).map((tooth) => length(quantity, tooth, -under - wear.dialMm * evenly(tooth + n), id));
   });
 }

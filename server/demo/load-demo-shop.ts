@@ -142,10 +142,17 @@ class DemoLoader {
   }
 
   /** Every word of every price, kind by kind: those of one ticket in the order they were said. */
-  private async prices(visits: readonly Kept[], prices: readonly ToldPrice[], plans: ReadonlyMap<number, number>): Promise<void> {
+  private async prices(
+    visits: readonly Kept[],
+    prices: readonly ToldPrice[],
+    plans: ReadonlyMap<number, number>,
+  ): Promise<void> {
     const { db, transaction } = this;
     const numbers = new Map(
-      (await db.models.Ticket.findAll({ attributes: ['id', 'number'], transaction })).map((row) => [row.id, row.number]),
+      (await db.models.Ticket.findAll({ attributes: ['id', 'number'], transaction })).map((row) => [
+        row.id,
+        row.number,
+      ]),
     );
     for (const kind of ['estimate', 'plan', 'asked', 'agreed', 'charged'] as const)
       await db.models.PriceWord.bulkCreate(
@@ -154,9 +161,18 @@ class DemoLoader {
             .words.filter((word) => word.kind === kind)
             .map(({ low, high, minutes, at: said }) => ({
               ...{ key: randomUUID(), ticketId, kind, low, high, at: said, personId: this.personOf(visit) },
-              ...{ minutesLow: minutes?.[0] ?? null, minutesHigh: minutes?.[1] ?? null, minutesLikely: minutes?.[2] ?? null },
+              ...{
+                minutesLow: minutes?.[0] ?? null,
+                minutesHigh: minutes?.[1] ?? null,
+                minutesLikely: minutes?.[2] ?? null,
+              },
               planId: kind === 'plan' ? (plans.get(ticketId) ?? null) : null,
-              quote: kind === 'estimate' ? String(numbers.get(ticketId)) : kind === 'asked' ? `${numbers.get(ticketId)}-2` : null,
+              quote:
+                kind === 'estimate'
+                  ? String(numbers.get(ticketId))
+                  : kind === 'asked'
+                    ? `${numbers.get(ticketId)}-2`
+                    : null,
               wordBy: kind === 'agreed' ? ('telephone' as const) : null,
             })),
         ),

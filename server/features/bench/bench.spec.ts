@@ -130,9 +130,11 @@ describe('plan and bench', () => {
     );
     dossier = (await shop.send('post', `${at}/checks`, cut('true'))).body as Dossier;
     expect(dossier.ticket.stage).toBe('handover');
-    const closing = { version: dossier.ticket.version, charged: 24, note: 'Enjoy.' };
+    const charged = dossier.prices.at(-1)?.high;
+    const closing = { key: randomUUID(), version: dossier.ticket.version, charged, why: '', note: 'Enjoy.' };
     dossier = (await shop.send('post', `${at}/handover`, closing)).body as Dossier;
-    expect(dossier.ticket).toEqual(jasmine.objectContaining({ stage: 'closed', charged: 24, closedBy: 'First Hand' }));
+    expect(dossier.ticket).toEqual(jasmine.objectContaining({ stage: 'closed', closedBy: 'First Hand' }));
+    expect(dossier.prices.at(-1)).toEqual(jasmine.objectContaining({ kind: 'charged', high: charged }));
     expect(
       (await shop.send('patch', at, { version: dossier.ticket.version, complaint: '', promisedOn: '2031-05-04' }))
         .status,

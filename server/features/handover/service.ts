@@ -39,7 +39,13 @@ export async function closeTicket(db: Database, ticketId: number, handover: Hand
       throw new Problem('bad-input', `The price is ${live.high.toFixed(2)}: say why another sum is charged.`, [
         { path: '/why', message: 'Why another sum is charged.' },
       ]);
-    const word = { key: handover.key, ticketId, kind: 'charged', low: handover.charged, high: handover.charged } as const;
+    const word = {
+      key: handover.key,
+      ticketId,
+      kind: 'charged',
+      low: handover.charged,
+      high: handover.charged,
+    } as const;
     await addWord(db, { ...word, note: handover.why.trim(), personId: by }, t);
     await row.update(
       {

@@ -96,7 +96,9 @@ describe('what the shop learns of its own saws', () => {
     const cut = { runs: 'true', binds: false, chatters: false, note: '', wall: 'clean' };
     const passed = (await shop.send('post', `${at}/checks`, { ...cut, version: first.ticket.version })).body as Dossier;
     expect(passed.lastCheck).toBeNull();
-    const told = { version: passed.ticket.version, charged: 20, note: 'Full strokes, no pressure.' };
+    const charged = passed.prices.at(-1)?.high;
+    const key = crypto.randomUUID();
+    const told = { key, version: passed.ticket.version, charged, why: '', note: 'Full strokes, no pressure.' };
     expect((await shop.send('post', `${at}/handover`, told)).status).toBe(200);
     const again = {
       ...newTicketBody({ complaint: 'It binds.' }),

@@ -1,7 +1,17 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Model, Sequelize } from 'sequelize';
 import { DataTypes } from 'sequelize';
 import type { PriceKind, WordBy } from '@odontis/core/money/price-chain';
-import { columns, id, maybeMeasure, maybeWhole, maybeWords, measure, moment, whole, words } from '../../database/columns';
+import {
+  columns,
+  id,
+  maybeMeasure,
+  maybeWhole,
+  maybeWords,
+  measure,
+  moment,
+  whole,
+  words,
+} from '../../database/columns';
 
 /** One word of a ticket's price; added, never changed. */
 export interface PriceWordRow extends Model<InferAttributes<PriceWordRow>, InferCreationAttributes<PriceWordRow>> {

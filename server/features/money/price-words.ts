@@ -24,9 +24,14 @@ export interface NewWord extends Pick<PriceWordRow, 'ticketId' | 'kind' | 'low' 
 }
 
 /** Adds a word to a ticket's price. */
-export async function addWord(db: Database, { said = '', note = '', ...word }: NewWord, t: Transaction): Promise<number> {
+export async function addWord(
+  db: Database,
+  { said = '', note = '', ...word }: NewWord,
+  t: Transaction,
+): Promise<number> {
   const row = await db.models.PriceWord.create({ ...word, key: word.key ?? randomUUID() }, { transaction: t });
-  if (said !== '' || note !== '') await db.models.PriceSaid.create({ priceWordId: row.id, said, note }, { transaction: t });
+  if (said !== '' || note !== '')
+    await db.models.PriceSaid.create({ priceWordId: row.id, said, note }, { transaction: t });
   return row.id;
 }
 
@@ -52,7 +57,11 @@ export function heldBy(chain: readonly PriceWord[], order: WorkOrder): number | 
 
 /** Sets from where a ticket's work is held back, after a word was said of its price. */
 export async function holdWork(db: Database, row: TicketRow, t: Transaction): Promise<void> {
-  const plan = await db.models.Plan.findOne({ where: { ticketId: row.id }, order: [['number', 'DESC']], transaction: t });
+  const plan = await db.models.Plan.findOne({
+    where: { ticketId: row.id },
+    order: [['number', 'DESC']],
+    transaction: t,
+  });
   const held = plan ? heldBy(await readPrices(db, row.id, t), readOrder(plan.body)) : null;
   await row.update({ heldFrom: held }, { transaction: t });
 }

@@ -43,7 +43,10 @@ export async function sayPrice(db: Database, ticketId: number, word: NewPriceWor
       );
     const waits =
       word.kind === 'asked'
-        ? ({ waitsFor: 'customer', waitsNote: `the price: quote ${quote}, up to ${row.currency} ${upTo.toFixed(2)}` } as const)
+        ? ({
+            waitsFor: 'customer',
+            waitsNote: `the price: quote ${quote}, up to ${row.currency} ${upTo.toFixed(2)}`,
+          } as const)
         : before.asked && row.waitsFor === 'customer'
           ? ({ waitsFor: null, waitsNote: '' } as const)
           : {};
@@ -54,8 +57,7 @@ export async function sayPrice(db: Database, ticketId: number, word: NewPriceWor
 
 function refuseWord(word: NewPriceWord, { live, upTo, over }: ReturnType<typeof priceStanding>): void {
   const bad = (message: string): Problem => new Problem('bad-input', message, [{ path: '/upTo', message }]);
-  if (word.kind === 'waived' && over === 0)
-    throw bad('Nothing lies above what was agreed: there is nothing to waive.');
+  if (word.kind === 'waived' && over === 0) throw bad('Nothing lies above what was agreed: there is nothing to waive.');
   if (word.kind === 'asked' && word.upTo <= upTo)
     throw bad(`Up to ${upTo.toFixed(2)} is agreed already: a new quote asks for more.`);
   if (word.kind === 'refused' && live === null) throw bad('Nothing was quoted that could be refused.');

@@ -146,7 +146,19 @@ describe('what is printed', () => {
   });
 
   it('the report speaks as the shop does', async () => {
+    // Of a plan that nobody has worked at the report says so, and tells nothing it would come to.
+    const planned = (await open('report')).words;
+    expect(planned).toContain('Stillopen');
+    for (const never of ['sharethecut', 'Theteetharesharp', 'Nextvisit', 'Takenofftheline'])
+      expect(planned).not.toContain(never);
+    const stops = dossier.plan?.order.steps.reduce((sum, step) => sum + step.stops.length, 0) ?? 0;
+    const events = Array.from({ length: stops }, (_, stop) => ({
+      ...{ id: randomUUID(), stop, action: 'done', at: new Date().toISOString() },
+    }));
+    await shop.send('post', `/api/tickets/${dossier.ticket.id}/bench`, { planId: dossier.plan?.id, events });
     const inThou = (await open('report')).words;
+    expect(inThou).toContain('Theteetharesharp');
+    expect(inThou).not.toContain('Nextvisit');
     expect(inThou).toContain('3.9thou');
     expect(inThou).toMatch(/sharethecut.*,inakerf[\d.]+inwide/);
     expect(inThou).toMatch(/drawn\d+timesaslarge,bothalike/);
@@ -266,10 +278,10 @@ describe('what is printed', () => {
     for (const told of [
       first.ticket.number,
       second.ticket.number,
-      first.ticket.quoteHigh.toFixed(2),
+      first.prices[0]?.high.toFixed(2),
       'Theownerhasagreed',
       'Declined',
-      'nofilecutsthem',
+      'Itsteetharehardened',
     ])
       expect(words).toContain(String(told));
   });

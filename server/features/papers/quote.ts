@@ -18,7 +18,11 @@ export function quoteDocument(dossiers: readonly Dossier[], book: ShopBook): TDo
   const open = dossiers.filter((d) => d.ticket.stage !== 'declined');
   const quoted = open.map(quoteOf).filter((word) => word !== null);
   const sum = (of: 'low' | 'high'): number => quoted.reduce((all, word) => all + word[of], 0);
-  const told = quoted.map((word) => word.at).sort().at(-1) ?? first.ticket.openedAt;
+  const told =
+    quoted
+      .map((word) => word.at)
+      .sort()
+      .at(-1) ?? first.ticket.openedAt;
   return {
     pageSize: 'A5',
     pageMargins: [pt(14), pt(12), pt(14), pt(12)],

@@ -90,6 +90,8 @@ function dadoRows({ forecast, inputs }: DadoOrdered, deeds: Deeds, book: ShopBoo
     ...(forecast.leftOut.length > 0 && isDone(deeds, 'mark-part')
       ? [['Out of use', `${forecast.leftOut.join(', ')}, marked so: never mount it`] satisfies Row]
       : []),
-    ...(stack && isDone(deeds, 'stack') ? [['Groove', `${sayPlate(stack.widthMm, book)} with ${stack.parts.join(', ')}`] satisfies Row] : []),
+    ...(stack && isDone(deeds, 'stack')
+      ? [['Groove', `${sayPlate(stack.widthMm, book)} with ${stack.parts.join(', ')}`] satisfies Row]
+      : []),
   ];
 }

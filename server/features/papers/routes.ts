@@ -52,7 +52,11 @@ export function paperRoutes(db: Database): Router {
   });
   router.get('/tickets/:id/report.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
-    send(response, `report-${dossier.ticket.number}.pdf`, await pressed({ kind: 'report', dossier, book, now: new Date().toISOString() }));
+    send(
+      response,
+      `report-${dossier.ticket.number}.pdf`,
+      await pressed({ kind: 'report', dossier, book, now: new Date().toISOString() }),
+    );
   });
   router.get('/tickets/:id/card.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);

@@ -150,8 +150,14 @@ describe('what is known of a saw reaches its order', () => {
     const order = orderOf(answer.body);
     expect([order.work, order.inputs.saw.pitchMm, order.choice.retoothMm]).toEqual(['retooth', 2.54, 2.54]);
     expect(order.choice.depthMm).toBeGreaterThan(0.5);
-    const { ticket, plan } = answer.body as Dossier;
+    const { ticket, plan, prices } = answer.body as Dossier;
     const at = `/api/tickets/${ticket.id}`;
+    // New teeth come to more than was quoted for what it came for: the customer is asked before it is begun.
+    const charged = prices.findLast((word) => word.kind === 'plan')?.high ?? 0;
+    const yes = { kind: 'agreed', upTo: charged, wordBy: 'telephone', said: '', note: '' };
+    expect(
+      (await shop.send('post', `${at}/price`, { key: randomUUID(), version: ticket.version, ...yes })).status,
+    ).toBe(201);
     const events = walkOf(order.steps).map(({ index }) => ({
       id: randomUUID(),
       stop: index,
@@ -172,9 +178,8 @@ describe('what is known of a saw reaches its order', () => {
     };
     const passed = (await shop.send('post', `${at}/checks`, cut)).body as Dossier;
     expect(passed.ticket.stage).toBe('handover');
-    const closed = (
-      await shop.send('post', `${at}/handover`, { version: passed.ticket.version, charged: 60, note: '' })
-    ).body as Dossier;
+    const closing = { key: crypto.randomUUID(), version: passed.ticket.version, charged, why: '', note: '' };
+    const closed = (await shop.send('post', `${at}/handover`, closing)).body as Dossier;
     expect([closed.ticket.stage, closed.saw.pitchMm, teethOf(closed.saw)]).toEqual(['closed', 2.54, n]);
   });
 

@@ -49,7 +49,7 @@ async function strokesSince(
          SELECT sum(u.amount) AS strokes
            FROM plan_tool t JOIN plan p ON p.id = t.plan_id JOIN ticket k ON k.id = p.ticket_id
            CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount)
-           JOIN bench_mark m ON m.plan_id = t.plan_id AND m.stop = u.stop
+           JOIN bench_mark m ON m.plan_id = t.plan_id AND m.stop = u.stop AND NOT m.skipped
            JOIN bench_event e ON e.id = m.event_id
           WHERE t.kind = 'file' AND t.name = h.name AND e.person_id = h."personId"
             AND e.happened_at >= to_timestamp(h."sinceMs" / 1000)
@@ -117,16 +117,20 @@ export async function readStore(db: Database): Promise<KeptStoreRoom> {
     [until],
   );
   const used = await select<KeptStoreRoom['used'][number]>(
-    // Of a saw that has left the bench every stop was made; of one that is there those that are marked.
-    `WITH walked AS (SELECT p.id, k.stage FROM plan p JOIN ticket k ON k.id = p.ticket_id
-        WHERE p.accepted_at >= now() - make_interval(days => $1) AND k.stage IN ('bench', 'check', 'handover', 'closed')
-          AND NOT EXISTS (SELECT 1 FROM plan n WHERE n.ticket_id = p.ticket_id AND n.number > p.number))
+    // Of a saw whose latest order has left the bench every stop was made but those left out; of any other order those that are marked.
+    `WITH walked AS (SELECT p.id, k.stage IN ('check', 'handover', 'closed')
+               AND NOT EXISTS (SELECT 1 FROM plan n WHERE n.ticket_id = p.ticket_id AND n.number > p.number) AS whole
+          FROM plan p JOIN ticket k ON k.id = p.ticket_id WHERE p.accepted_at >= now() - make_interval(days => $1))
      SELECT kind, name, sum(amount)::int AS amount FROM (
-       SELECT t.kind, t.name, t.total AS amount FROM walked w JOIN plan_tool t ON t.plan_id = w.id WHERE w.stage <> 'bench'
+       SELECT t.kind, t.name, t.total AS amount FROM walked w JOIN plan_tool t ON t.plan_id = w.id WHERE w.whole
+       UNION ALL
+       SELECT t.kind, t.name, -u.amount FROM walked w JOIN bench_mark m ON m.plan_id = w.id AND m.skipped
+         JOIN plan_tool t ON t.plan_id = w.id CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount)
+        WHERE w.whole AND u.stop = m.stop
        UNION ALL
        SELECT t.kind, t.name, u.amount FROM walked w JOIN plan_tool t ON t.plan_id = w.id
-         CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount) JOIN bench_mark m ON m.plan_id = w.id AND m.stop = u.stop
-        WHERE w.stage = 'bench') made
+         CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount) JOIN bench_mark m ON m.plan_id = w.id AND m.stop = u.stop AND NOT m.skipped
+        WHERE NOT w.whole) made
       GROUP BY kind, name ORDER BY kind, name`,
     [USED_DAYS],
   );

@@ -67,9 +67,11 @@ async function refuseUntrue(db: Database, row: TicketRow, { ending }: EndChange,
     deedsOf(one.order, one).some((deed) => deed.done > 0 && deed.step.unit !== 'whole'),
   );
   if (worked)
-    throw new Problem('bad-input', 'Its teeth were worked on: it does not go home as it came. Call it given up, or called off.', [
-      { path: '/ending', message: 'It was worked on already.' },
-    ]);
+    throw new Problem(
+      'bad-input',
+      'Its teeth were worked on: it does not go home as it came. Call it given up, or called off.',
+      [{ path: '/ending', message: 'It was worked on already.' }],
+    );
 }
 
 async function chargeFee(
@@ -86,7 +88,11 @@ async function chargeFee(
       `${row.currency} ${fee.toFixed(2)} is above what was agreed, ${row.currency} ${priceStanding(chain).upTo.toFixed(2)}.`,
       [{ path: '/fee', message: 'A fee is within what was agreed.' }],
     );
-  await addWord(db, { key, ticketId: row.id, kind: 'charged', low: fee, high: fee, note: reason.slice(0, 1000), personId: by }, t);
+  await addWord(
+    db,
+    { key, ticketId: row.id, kind: 'charged', low: fee, high: fee, note: reason.slice(0, 1000), personId: by },
+    t,
+  );
 }
 
 /** A ticket that ended by mistake, or whose saw came to light again, goes on at the stage it was at. */
@@ -94,8 +100,7 @@ export function reopenTicket(db: Database, id: number, { version, reason }: Reop
   return changeTicket(db, id, ['declined'], async (row, t) => {
     await refuseStale(db, row, version, t);
     const other = await db.models.Ticket.findOne({ where: { sawId: row.sawId, closedAt: null }, transaction: t });
-    if (other)
-      throw new Problem('saw-in-shop', `This saw is in the shop on ticket no. ${other.number}: go on there.`);
+    if (other) throw new Problem('saw-in-shop', `This saw is in the shop on ticket no. ${other.number}: go on there.`);
     if (priceStanding(await readPrices(db, id, t)).live?.kind === 'charged')
       throw new Problem('wrong-stage', 'A fee was charged: what comes now is another visit. Take the saw in again.');
     const plan = await db.models.Plan.findOne({ where: { ticketId: id }, order: [['number', 'DESC']], transaction: t });

@@ -36,11 +36,15 @@ describe('saws of every family at the counter', () => {
   it('keeps every one as it was told, and knows its teeth', async () => {
     for (const { id, saw: ordinary } of ORDINARY_SAWS.filter((p) => !['hand', 'back'].includes(p.saw.family))) {
       const decision = id === 'blade-carbide' ? 'send-on' : 'take';
-      const { saw, ticket } = await open(body(of(id), {}, { decision }));
+      const { saw, prices } = await open(body(of(id), {}, { decision }));
       expect(saw.family).withContext(id).toBe(ordinary.family);
       expect(teethOf(saw)).withContext(id).toBeGreaterThan(8);
-      expect(ticket.quoteHigh).withContext(id).toBeGreaterThanOrEqual(ticket.quoteLow);
-      expect(ticket.minutesHigh ?? 0)
+      const [estimate] = prices;
+      expect(estimate?.kind).withContext(id).toBe('estimate');
+      expect(estimate?.high ?? 0)
+        .withContext(id)
+        .toBeGreaterThanOrEqual(estimate?.low ?? 1);
+      expect(estimate?.minutesHigh ?? 0)
         .withContext(id)
         .toBeGreaterThan(5);
     }
@@ -139,21 +143,13 @@ describe('saws of every family at the counter', () => {
     expect(stranger.status).toBe(404);
   });
 
-  it('work that was written down as a job, before every family was planned, goes on making a pace', async () => {
+  it('work that was written down as a job, before every family was planned, is told as it was', async () => {
     const { ticket } = await open(body(of('band-narrow')));
-    const reckoned = ((ticket.minutesLow ?? 0) + (ticket.minutesHigh ?? 0)) / 2;
-    const done = {
-      stage: 'handover',
-      workDone: 'Two strokes a gullet.',
-      minutesTaken: 2 * reckoned,
-      workedBy: shop.other,
-    };
+    const done = { stage: 'handover', workDone: 'Two strokes a gullet.', minutesTaken: 40, workedBy: shop.other };
     await shop.db.models.Ticket.update(done as object, { where: { id: ticket.id } });
     const kept = (await shop.send('get', `/api/tickets/${ticket.id}`)).body as Dossier;
     expect([kept.ticket.workDone, kept.plan]).toEqual(['Two strokes a gullet.', null]);
     expect((await shop.send('get', `/api/tickets/${ticket.id}/report.pdf`)).status).toBe(200);
-    const { pace } = (await shop.send('get', '/api/counter', undefined, shop.other)).body as CounterBook;
-    expect(pace.factor).toBeCloseTo(2, 6);
     expect(((await shop.send('get', '/api/counter')).body as CounterBook).pace.saws).toBe(0);
   });
 
@@ -177,17 +173,29 @@ describe('saws of every family at the counter', () => {
     expect(pace.factor).toBeCloseTo(1.5, 1);
   });
 
-  it('a quote that the customer declines ends the ticket, and says who did and why', async () => {
+  it('a quote that the customer declines ends the ticket, and says who did and why; taken up again it goes on', async () => {
     const { ticket } = await open(body(of('frame')));
-    const at = `/api/tickets/${ticket.id}/decline`;
-    expect((await shop.send('post', at, { version: ticket.version, by: 'nobody', reason: 'x' })).status).toBe(400);
-    const change = { version: ticket.version, by: 'customer', reason: 'Too dear for an old frame.' };
+    const at = `/api/tickets/${ticket.id}/end`;
+    const change = {
+      ...{ key: crypto.randomUUID(), version: ticket.version, ending: 'cancelled', by: 'customer' },
+      ...{ reason: 'Too dear for an old frame.', tried: '', fee: null },
+    };
+    expect((await shop.send('post', at, { ...change, by: 'nobody' })).status).toBe(400);
+    expect((await shop.send('post', at, { ...change, ending: 'given-up' })).body).toEqual(
+      jasmine.objectContaining({ code: 'bad-input' }),
+    );
     const ended = (await shop.send('post', at, change)).body as Dossier;
-    expect([ended.ticket.stage, ended.ticket.overrideReason]).toEqual([
+    expect([ended.ticket.stage, ended.ticket.endedAs, ended.ticket.endedFrom, ended.ticket.overrideReason]).toEqual([
       'declined',
-      'Declined by the customer: Too dear for an old frame.',
+      'cancelled',
+      'measure',
+      'Called off by the customer: Too dear for an old frame.',
     ]);
     expect((await shop.send('post', at, change)).status).toBe(409);
+    const again = { version: ended.ticket.version, reason: 'They thought it over.' };
+    const goesOn = (await shop.send('post', `/api/tickets/${ticket.id}/reopen`, again)).body as Dossier;
+    expect([goesOn.ticket.stage, goesOn.ticket.endedAs, goesOn.ticket.closedAt]).toEqual(['measure', null, null]);
+    expect(goesOn.ticket.overrideReason).toContain('Goes on: They thought it over.');
   });
 
   it('the same saw coming back is found by owner, size and stamp, with what was said then', async () => {

@@ -15,8 +15,8 @@ export function ticketRoutes(db: Database): Router {
   router.get('/rack', async (_request, response) => {
     response.json(await readRack(db));
   });
-  router.get('/counter', async (_request, response) => {
-    response.json(await readCounterBook(db));
+  router.get('/counter', async (request, response) => {
+    response.json(await readCounterBook(db, personOf(request)));
   });
   router.get('/tickets/numbered/:number', async (request, response) => {
     response.json(await ticketByNumber(db, parse(recordId, request.params.number)));

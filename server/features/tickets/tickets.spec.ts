@@ -25,7 +25,9 @@ describe('tickets at the counter', () => {
       jasmine.objectContaining({ stage: 'measure', verdict: 'take', openedBy: 'First Hand' }),
     );
     expect(dossier.saw.pitchMm).toBeCloseTo(25.4 / 14, 9);
-    expect(dossier.ticket.quoteHigh).toBeGreaterThan(dossier.ticket.quoteLow - 1e-9);
+    expect(dossier.prices.map((word) => [word.kind, word.quote, word.by])).toEqual([
+      ['estimate', String(dossier.ticket.number), 'First Hand'],
+    ]);
     const rack = (await shop.send('get', '/api/rack')).body as RackRow[];
     expect(rack.map((r) => r.number)).toContain(dossier.ticket.number);
   });

@@ -8,7 +8,13 @@ const round = {
   ...{ number: 2, edge: null, runs: 'true' as const, binds: false, chatters: false, beatAt: null, shavings: null },
   ...{ rakers: null, kerfMm: null, offLineMm: -0.2, overMm: 100, wall: null, floor: null, plate: null, again: null },
   ...{ note: '', verdict: 'pass' as const, setLeftMm: 0.08, setRightMm: 0.075, stoneSide: 'none' as const },
-  ...{ stonePasses: 0, advice: ['passes'], by: 'First Hand', at: '2030-02-03T09:00:00.000Z' },
+  ...{
+    stonePasses: 0,
+    ...{ stonedSide: null, stonedPasses: null },
+    advice: ['passes'],
+    by: 'First Hand',
+    at: '2030-02-03T09:00:00.000Z',
+  },
 };
 const last: LastCheck = { number: 1003, closedAt: '2030-02-05T09:00:00.000Z', note: 'Full strokes.', rounds: [round] };
 

@@ -20,7 +20,7 @@ describe('the counter’s slip under a ticket', () => {
     fixture = TestBed.createComponent(CounterSlip);
     [written, declined] = [[], []];
     fixture.componentInstance.written.subscribe((m) => written.push(m));
-    fixture.componentInstance.declined.subscribe((d) => declined.push(d));
+    fixture.componentInstance.finished.subscribe((d) => declined.push(d));
     fixture.componentRef.setInput('dossier', dossier);
     await fixture.whenStable();
   };
@@ -82,14 +82,34 @@ describe('the counter’s slip under a ticket', () => {
     expect(written[0]).toEqual(jasmine.objectContaining({ kind: 'question', sentTo: '0555 1' }));
   });
 
-  it('ends a ticket before its work, saying who and why; not after', async () => {
-    await show(testDossier('measure'));
-    expect(button('Decline it and end').disabled).toBeTrue();
-    await type([...host().querySelectorAll('form')].at(-1)?.querySelector('input'), 'Too dear.');
-    button('Decline it and end').click();
-    expect(declined).toEqual([{ by: 'customer', reason: 'Too dear.' }]);
+  it('ends a ticket at any stage; nothing is chosen before somebody does, and what is missing is said', async () => {
+    for (const stage of ['measure', 'bench', 'handover'] as const) {
+      await show(testDossier(stage));
+      button('End the ticket').click();
+      await fixture.whenStable();
+      expect(host().textContent).toContain('Say how it ends.');
+      expect(declined).toEqual([]);
+    }
+    await show(testDossier('closed'));
+    expect(button('End the ticket')).toBeUndefined();
+  });
+
+  it('shows every word of the price, and what may be charged', async () => {
     await show(testDossier('bench'));
-    expect(button('Decline it and end')).toBeUndefined();
+    const text = host().textContent?.replace(/\s+/g, ' ') ?? '';
+    expect(text).toContain('Quote 1009: € 14.00 to € 40.00, nothing above');
+    expect(text).toContain('Plan 1: € 21.50');
+    expect(text).toContain('Up to € 40.00 may be charged without another word.');
+  });
+
+  it('an ended ticket is taken up again with a reason', async () => {
+    await show(bandDossier('declined'));
+    const reopened: string[] = [];
+    fixture.componentInstance.reopened.subscribe((why) => reopened.push(why));
+    expect(button('Take the ticket up again').disabled).toBeTrue();
+    await type([...host().querySelectorAll('form')].at(-1)?.querySelector('input'), 'They came back.');
+    button('Take the ticket up again').click();
+    expect(reopened).toEqual(['They came back.']);
   });
 
   it('tells what the owner agreed to and what was decided otherwise', async () => {

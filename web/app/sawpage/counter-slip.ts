@@ -17,22 +17,27 @@ import { RouterLink } from '@angular/router';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { MessageKind, NewMessage } from '@odontis/contract/notes';
 import { newMessage } from '@odontis/contract/notes';
-import type { DeclineChange, Stage } from '@odontis/contract/ticket';
+import type { EndSaid, Stage } from '@odontis/contract/ticket';
 import type { Refusal } from '../shared/api/refusal';
+import { PriceChain } from '../shared/price/price-chain';
 import { PhotographDesk } from '../shared/photographs/photograph-desk';
 import { Speech } from '../shared/speech/speech';
 import { Refused } from '../shared/ui/refused';
-import { pageOf } from '../shared/words/stage-words';
+import { ENDING_NAMES, NOTE_STATES, pageOf } from '../shared/words/stage-words';
 import { messageFor } from './message-words';
+import { TicketEnd } from './ticket-end';
+
+/** A new price is quoted beside the price, not here. */
+type NoteKind = Exclude<MessageKind, 'price'>;
 
 /** What a note is begun with: its kind, after how many that went out. */
 interface Begun {
-  readonly kind: MessageKind | null;
+  readonly kind: NoteKind | null;
   readonly sent: number;
 }
 
 /** Notes that make sense at a stage, the likeliest first. */
-function kindsAt(stage: Stage): readonly MessageKind[] {
+function kindsAt(stage: Stage): readonly NoteKind[] {
   if (stage === 'declined') return ['refusal'];
   if (stage === 'closed') return [];
   return stage === 'handover' ? ['ready', 'question', 'refusal'] : ['question', 'refusal'];
@@ -42,7 +47,17 @@ function kindsAt(stage: Stage): readonly MessageKind[] {
 @Component({
   selector: 'od-counter-slip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, MatButton, MatButtonToggleModule, RouterLink, PhotographDesk, Refused],
+  imports: [
+    MatFormFieldModule,
+    MatInput,
+    MatButton,
+    MatButtonToggleModule,
+    RouterLink,
+    PhotographDesk,
+    PriceChain,
+    Refused,
+    TicketEnd,
+  ],
   templateUrl: './counter-slip.html',
   styleUrl: './counter-slip.scss',
 })
@@ -55,7 +70,8 @@ export class CounterSlip {
   readonly photographed = output<Blob>();
   readonly photographRemoved = output<number>();
   readonly written = output<NewMessage>();
-  readonly declined = output<Omit<DeclineChange, 'version'>>();
+  readonly finished = output<Omit<EndSaid, 'version'>>();
+  readonly reopened = output<string>();
 
   protected readonly photographs = computed(() =>
     this.dossier().photographs.map(({ id, caption }) => ({ id, caption, url: `/api/photographs/${id}.jpg` })),
@@ -67,7 +83,7 @@ export class CounterSlip {
   private readonly stage = computed(() => this.dossier().ticket.stage);
   protected readonly kinds = computed(() => kindsAt(this.stage()));
   // What is chosen or typed stays as long as what it was begun with does: the ticket changes beside it.
-  protected readonly kind = linkedSignal<MessageKind | null>(() => this.kinds()[0] ?? null);
+  protected readonly kind = linkedSignal<NoteKind | null>(() => this.kinds()[0] ?? null);
   private readonly reach = computed(() => this.dossier().customer.phone || this.dossier().customer.email);
   protected readonly sentTo = linkedSignal(() => this.reach());
   private readonly sent = computed(() => this.dossier().messages.length);
@@ -78,8 +94,9 @@ export class CounterSlip {
       untracked(() => (kind ? messageFor(kind, this.dossier(), this.speech.fullDay, this.speech.money) : '')),
   });
   protected readonly fault = signal('');
-  protected readonly canDecline = computed(() => ['measure', 'plan'].includes(this.dossier().ticket.stage));
-  protected readonly by = signal<DeclineChange['by']>('customer');
+  protected readonly stateWords = NOTE_STATES;
+  protected readonly canEnd = computed(() => !['closed', 'declined'].includes(this.dossier().ticket.stage));
+  protected readonly endName = computed(() => ENDING_NAMES[this.dossier().ticket.endedAs ?? 'refused']);
   protected readonly why = signal('');
   protected page = pageOf;
 
@@ -87,9 +104,5 @@ export class CounterSlip {
     const read = newMessage.safeParse({ kind: this.kind(), sentTo: this.sentTo(), body: this.body() });
     this.fault.set(read.success ? '' : (read.error.issues[0]?.message ?? ''));
     if (read.success) this.written.emit(read.data);
-  }
-
-  protected end(): void {
-    this.declined.emit({ by: this.by(), reason: this.why() });
   }
 }

@@ -20,7 +20,8 @@ import { Store } from '@ngrx/store';
 import type { Dossier } from '@odontis/contract/dossier';
 import { dossier } from '@odontis/contract/dossier';
 import type { NewMessage } from '@odontis/contract/notes';
-import type { DeclineChange } from '@odontis/contract/ticket';
+import type { EndSaid } from '@odontis/contract/ticket';
+import { priceStanding } from '@odontis/core/money/price-chain';
 import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import { catchError, of } from 'rxjs';
 import { ShopApi } from '../shared/api/shop-api';
@@ -30,6 +31,9 @@ import { Conflict } from '../shared/conflict/conflict';
 import { currentOf } from '../shared/api/refusal';
 import { Speech } from '../shared/speech/speech';
 import { selectRequest, ticketFeature, TicketPageEvents } from '../shared/state/ticket.feature';
+import { doorFeature } from '../shared/state/door.feature';
+import type { SaidOfPrice } from '../shared/price/price-ask';
+import { PriceAsk } from '../shared/price/price-ask';
 import { Notice } from '../shared/ui/notice';
 import type { StagePage } from '../shared/words/stage-words';
 import { pageOf, STAGE_NAMES, STAGE_PAGES } from '../shared/words/stage-words';
@@ -43,7 +47,7 @@ import type { TicketSlip } from './ticket-slip';
 import { slipOf, slipRows, tidySlip } from './ticket-slip';
 
 /** What the counter's slip sends. */
-const OF_THE_SLIP = ['photograph', 'message', 'decline'] as const;
+const OF_THE_SLIP = ['photograph', 'message', 'end'] as const;
 
 /** A saw's page: the same saw in the same place on every stage, the stage's own below it. */
 @Component({
@@ -59,6 +63,7 @@ const OF_THE_SLIP = ['photograph', 'message', 'decline'] as const;
     RouterOutlet,
     SawLine,
     CounterSlip,
+    PriceAsk,
     CameBack,
     TicketHead,
     Notice,
@@ -150,8 +155,30 @@ export class TicketPage {
     this.store.dispatch(TicketPageEvents.messageWritten({ id: this.id(), message }));
   }
 
-  protected decline(change: Omit<DeclineChange, 'version'>, version: number): void {
-    this.store.dispatch(TicketPageEvents.ticketDeclined({ id: this.id(), change: { ...change, version } }));
+  protected end(change: Omit<EndSaid, 'version'>, version: number): void {
+    this.store.dispatch(TicketPageEvents.ticketEnded({ id: this.id(), change: { ...change, version } }));
+  }
+
+  protected reopen(reason: string, version: number): void {
+    this.store.dispatch(TicketPageEvents.ticketReopened({ id: this.id(), change: { reason, version } }));
+  }
+
+  /** It comes to more than was agreed, and is in the shop still: the way on is beside the saw at every stage. */
+  protected readonly overAgreed = computed(() => {
+    const dossier = this.dossier();
+    return !!dossier && dossier.ticket.closedAt === null && priceStanding(dossier.prices).over > 0;
+  });
+  private readonly pricing = this.store.selectSignal(selectRequest('price'));
+  protected readonly priceBusy = computed(() => this.pricing().busy);
+  protected readonly priceRefusal = computed(() => this.pricing().refusal);
+  protected readonly isOwner = this.store.selectSignal(doorFeature.selectIsOwner);
+
+  protected sayPrice(word: SaidOfPrice, version: number): void {
+    this.store.dispatch(TicketPageEvents.priceSaid({ id: this.id(), word: { ...word, version } }));
+  }
+
+  protected readPriceAnew(): void {
+    this.store.dispatch(TicketPageEvents.readAnew({ id: this.id(), refused: ['price'] }));
   }
 
   /** While the slip is open: the bench's load, this saw's own work apart. */

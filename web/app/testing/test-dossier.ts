@@ -1,3 +1,4 @@
+import type { PriceWord } from '@odontis/core/money/price-chain';
 import { USUAL_PLACE_KEEPING } from '@odontis/core/work/place-keeping';
 import type { DoorState } from '@odontis/contract/door';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -78,6 +79,20 @@ export function testSession(teeth: readonly ToothReading[], more: Partial<Sessio
   };
 }
 
+/** A quote of 14 to 40, a plan of 21.50 where one was made, and what was charged. */
+function testPrices(stage: string, planned: boolean): PriceWord[] {
+  const word = (id: number, kind: PriceWord['kind'], low: number, high: number): PriceWord => ({
+    ...{ id, kind, low, high, minutesLow: 8, minutesHigh: 40, minutesLikely: 24 },
+    ...{ plan: kind === 'plan' ? 1 : null, quote: kind === 'estimate' ? '1009' : null, wordBy: null },
+    ...{ said: '', note: '', by: 'First Hand', at: '2031-05-01T09:00:00.000Z' },
+  });
+  return [
+    word(1, 'estimate', 14, 40),
+    ...(planned ? [word(2, 'plan', 21.5, 21.5)] : []),
+    ...(stage === 'closed' ? [word(3, 'charged', 21.5, 21.5)] : []),
+  ];
+}
+
 /** A ticket as far as wanted, its plan worked out by core. */
 export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'handover' | 'closed'): Dossier {
   const readings = hollowLine();
@@ -120,8 +135,6 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
       collectible: false,
       replacement: null,
       consents: [],
-      minutesLow: 8,
-      minutesHigh: 40,
       minutesTaken: null,
       workDone: '',
       arrival: 3,
@@ -129,17 +142,18 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
       promisedOn: '2031-05-04',
       verdict: 'take',
       reasons: [{ rule: 'sound', verdict: 'take', says: 'Sound.', because: 'saw', needsConsent: false }],
-      quoteLow: 14,
-      quoteHigh: 40,
       currency: '€',
       openedBy: 'First Hand',
       openedAt: '2031-05-01T09:00:00.000Z',
       closedBy: stage === 'closed' ? 'First Hand' : null,
       closedAt: stage === 'closed' ? '2031-05-04T09:00:00.000Z' : null,
-      charged: stage === 'closed' ? 40 : null,
       handoverNote: null,
       waitsFor: null,
       waitsNote: '',
+      heldFrom: null,
+      endedAs: null,
+      endedFrom: null,
+      tried: '',
     },
     customer: { id: 7, name: 'Wren Ashby', phone: '', email: '' },
     saw,
@@ -156,10 +170,14 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
           least: null,
           why: '',
           done: [],
+          skipped: [],
+          results: [],
           how: {},
           pause: null,
         }
       : null,
+    earlier: [],
+    prices: testPrices(stage, planned),
     checks: [],
     visits: [],
     lastCheck: null,

@@ -4,7 +4,7 @@ import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import { benchState } from '@odontis/contract/bench';
 import type { CopiesState } from '@odontis/contract/copies';
 import { copiesState } from '@odontis/contract/copies';
-import type { Handover, NewCheck } from '@odontis/contract/check';
+import type { HandoverSaid, NewCheck } from '@odontis/contract/check';
 import type { CardsTaken, CustomerChange, CustomerPage, MergeChange } from '@odontis/contract/customer';
 import { cardsTaken, customerPage } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -40,14 +40,16 @@ import type {
   AlikeSaw,
   CounterBook,
   CustomerFound,
-  DeclineChange,
+  EndSaid,
   KnownSaw,
   NewTicket,
   RackRow,
+  ReopenChange,
   Stage,
   TicketChange,
 } from '@odontis/contract/ticket';
 import { alikeSaw, counterBook, customerFound, knownSaw, rackRow, ticketNumbered } from '@odontis/contract/ticket';
+import type { PriceWordSaid } from '@odontis/contract/price';
 import type { PlaceKeeping } from '@odontis/core/work/place-keeping';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Saw } from '@odontis/core/saw/saw';
@@ -224,8 +226,14 @@ export class ShopApi {
   ticketNumbered(number: number): Observable<{ id: number; stage: Stage; family: Family }> {
     return this.get(ticketNumbered, `/api/tickets/numbered/${number}`);
   }
-  declineTicket(id: number, change: DeclineChange): Observable<Dossier> {
-    return this.post(dossier, `/api/tickets/${id}/decline`, change);
+  endTicket(id: number, change: EndSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/end`, change);
+  }
+  reopenTicket(id: number, change: ReopenChange): Observable<Dossier> {
+    return this.post(dossier, `/api/tickets/${id}/reopen`, change);
+  }
+  sayPrice(id: number, word: PriceWordSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/price`, word);
   }
   addEvidence(id: number, evidence: NewEvidence, sitting: string | null): Observable<EvidenceKept> {
     return this.post(evidenceKept, `/api/tickets/${id}/evidence`, evidence, sitting);
@@ -278,7 +286,7 @@ export class ShopApi {
   check(id: number, check: NewCheck): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/checks`, check);
   }
-  handover(id: number, handover: Handover): Observable<Dossier> {
-    return this.post(dossier, `/api/tickets/${id}/handover`, handover);
+  handover(id: number, handover: HandoverSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/handover`, handover);
   }
 }

@@ -15,8 +15,8 @@ import {
 } from '@angular/core';
 import type { Saw } from '@odontis/core/saw/saw';
 import { isPowered } from '@odontis/core/saw/all-families';
-import type { BendSide, PlateMark, PlateMarkKind } from '@odontis/core/saw/plate-marks';
-import { marksFor } from '@odontis/core/saw/plate-marks';
+import type { BendSide, Grade, PlateMark, PlateMarkKind } from '@odontis/core/saw/plate-marks';
+import { COUNTED, GRADED, GRADES, marksFor } from '@odontis/core/saw/plate-marks';
 import type { LengthUnit } from '@odontis/core/units/length';
 import { formatLength, parseLength } from '@odontis/core/units/length';
 import { MARK_WORDS, POWERED_MEANS } from '../words/mark-words';
@@ -78,6 +78,9 @@ export class PlatePicture {
   );
   protected readonly told = computed(() => this.marks().map((mark, index) => ({ mark, index })));
   protected marksOn = (part: number): number => this.marks().filter((mark) => (mark.part ?? 0) === part).length;
+  protected readonly grades = GRADES;
+  protected graded = (kind: PlateMarkKind): boolean => GRADED.includes(kind);
+  protected counted = (kind: PlateMarkKind): boolean => COUNTED.includes(kind);
   protected bent = (kind: PlateMarkKind): boolean => BENT.includes(kind);
   protected means = (kind: PlateMarkKind): string =>
     (isPowered(this.saw().family) ? POWERED_MEANS[kind] : undefined) ?? this.words[kind].means;
@@ -101,8 +104,20 @@ export class PlatePicture {
     this.changed.emit(this.marks().filter((_, i) => i !== index));
   }
 
-  protected tell(index: number, change: { side?: BendSide; sagMm?: number; spanMm?: number }): void {
+  protected tell(index: number, change: { side?: BendSide; sagMm?: number; spanMm?: number; grade?: Grade }): void {
     this.changed.emit(this.marks().map((m, i) => (i === index ? { ...m, ...change } : m)));
+  }
+
+  /** Teeth counted beside a mark; what is no count is left as it was and shown again. */
+  protected tellCount(index: number, field: HTMLInputElement): void {
+    const mark = this.marks()[index];
+    if (!mark) return;
+    const { count, ...rest } = mark;
+    const typed = Number(field.value);
+    const ok = Number.isInteger(typed) && typed >= 1 && typed <= 2000;
+    if (field.value.trim() === '') this.changed.emit(this.marks().map((m, i) => (i === index ? rest : m)));
+    else if (ok) this.changed.emit(this.marks().map((m, i) => (i === index ? { ...rest, count: typed } : m)));
+    else field.value = count === undefined ? '' : String(count);
   }
 
   /** A length typed beside a mark; one that cannot be read is left as it was and shown again. */

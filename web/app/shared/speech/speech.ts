@@ -54,7 +54,9 @@ export class Speech {
   bothFleams = (deg: number): string => sayBothFleams(Math.abs(deg));
   money = (amount: number, currency = this.book()?.rates.currency ?? ''): string =>
     `${currency}\u00a0${amount.toFixed(2)}`;
-  minutes = (minutes: number): string => sayMinutes(Math.round(minutes));
+  /** Whole minutes; less than half of one is said to be under one, never none. */
+  minutes = (minutes: number): string =>
+    minutes > 0 && minutes < 0.5 ? 'under 1 min' : sayMinutes(Math.round(minutes));
   share = (share: number): string => `${formatNumber(share * 100, 1).replace(/\.0$/, '')} %`;
   day = (iso: string): string => DateTime.fromISO(iso).toFormat('ccc d LLL');
   fullDay = (iso: string): string => DateTime.fromISO(iso).toFormat('d LLLL yyyy');

@@ -104,11 +104,29 @@ export const editTicket = createEffect(
   { functional: true },
 );
 
-export const declineTicket = createEffect(
+export const endTicket = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(
-      ofType(TicketPageEvents.ticketDeclined),
-      concatMap(({ id, change }) => answered(id, 'decline', api.declineTicket(id, change))),
+      ofType(TicketPageEvents.ticketEnded),
+      concatMap(({ id, change }) => answered(id, 'end', api.endTicket(id, change))),
+    ),
+  { functional: true },
+);
+
+export const reopenTicket = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.ticketReopened),
+      concatMap(({ id, change }) => answered(id, 'end', api.reopenTicket(id, change))),
+    ),
+  { functional: true },
+);
+
+export const sayPrice = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.priceSaid),
+      concatMap(({ id, word }) => answered(id, 'price', api.sayPrice(id, word))),
     ),
   { functional: true },
 );

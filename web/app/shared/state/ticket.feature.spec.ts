@@ -54,7 +54,7 @@ describe('the ticket in the store', () => {
     const dossier = testDossier('bench');
     const state = reduce(opened(9), answered(dossier));
     const bench = (done: number[], stage: 'bench' | 'check', version: number, planId = 11) =>
-      TicketPageEvents.benchCaughtUp({ id: 9, state: { planId, done, stage, version } });
+      TicketPageEvents.benchCaughtUp({ id: 9, state: { planId, done, skipped: [], stage, version } });
     const going = reduce(state, bench([0, 1], 'bench', 4));
     expect(going.entities[9]?.plan?.done).toEqual([0, 1]);
     const ended = reduce(going, bench([0, 1, 2], 'check', 7));

@@ -2,12 +2,13 @@ import type { EntityState } from '@ngrx/entity';
 import { createEntityAdapter } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
 import type { BenchState } from '@odontis/contract/bench';
-import type { Handover, NewCheck } from '@odontis/contract/check';
+import type { HandoverSaid, NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
 import type { PlanChoice } from '@odontis/contract/plan';
-import type { DeclineChange, TicketChange } from '@odontis/contract/ticket';
+import type { PriceWordSaid } from '@odontis/contract/price';
+import type { EndSaid, ReopenChange, TicketChange } from '@odontis/contract/ticket';
 import type { Refusal } from '../api/refusal';
 import { withEvidence } from './with-evidence';
 
@@ -21,7 +22,8 @@ export const TICKET_REQUESTS = [
   'check',
   'handover',
   'edit',
-  'decline',
+  'end',
+  'price',
   'photograph',
   'message',
 ] as const;
@@ -37,9 +39,11 @@ export const TicketPageEvents = createActionGroup({
     'Line measured': props<{ id: number; version: number }>(),
     'Plan accepted': props<{ id: number; choice: PlanChoice }>(),
     'Cut judged': props<{ id: number; check: NewCheck }>(),
-    'Handed over': props<{ id: number; handover: Handover }>(),
+    'Handed over': props<{ id: number; handover: HandoverSaid }>(),
     'Ticket edited': props<{ id: number; change: TicketChange }>(),
-    'Ticket declined': props<{ id: number; change: DeclineChange }>(),
+    'Ticket ended': props<{ id: number; change: EndSaid }>(),
+    'Ticket reopened': props<{ id: number; change: ReopenChange }>(),
+    'Price said': props<{ id: number; word: PriceWordSaid }>(),
     'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
     'Photograph removed': props<{ id: number; photograph: number }>(),
     'Message written': props<{ id: number; message: NewMessage }>(),
@@ -105,7 +109,8 @@ export const ticketFeature = createFeature({
     on(TicketPageEvents.cutJudged, working('check')),
     on(TicketPageEvents.handedOver, working('handover')),
     on(TicketPageEvents.ticketEdited, working('edit')),
-    on(TicketPageEvents.ticketDeclined, working('decline')),
+    on(TicketPageEvents.ticketEnded, TicketPageEvents.ticketReopened, working('end')),
+    on(TicketPageEvents.priceSaid, working('price')),
     on(TicketPageEvents.photographAdded, TicketPageEvents.photographRemoved, working('photograph')),
     on(TicketPageEvents.messageWritten, working('message')),
     on(TicketCalls.answered, (state, { id, request, dossier }): TicketState =>
@@ -146,7 +151,13 @@ export const selectRequest = (request: TicketRequest) =>
   createSelector(ticketFeature.selectWantedRequests, (of) => of(request));
 
 /** What the bench's queue was told: marks, and the stage with the version the ticket now has. An older plan's is passed over. */
-function withBench(dossier: Dossier, { planId, done, stage, version }: BenchState): Dossier {
-  if (dossier.plan?.id !== planId) return dossier;
-  return { ...dossier, ticket: { ...dossier.ticket, stage, version }, plan: { ...dossier.plan, done } };
+function withBench(dossier: Dossier, { planId, done, skipped, stage, version }: BenchState): Dossier {
+  const { plan } = dossier;
+  if (plan?.id !== planId) return dossier;
+  const [out, why] = [new Set(skipped), new Map(plan.skipped.map((one) => [one.stop, one.reason]))];
+  const marks = {
+    done: done.filter((stop) => !out.has(stop)),
+    skipped: skipped.map((stop) => ({ stop, reason: why.get(stop) ?? '' })),
+  };
+  return { ...dossier, ticket: { ...dossier.ticket, stage, version }, plan: { ...plan, ...marks } };
 }

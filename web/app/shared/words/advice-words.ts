@@ -35,5 +35,9 @@ export const ADVICE_SAYS: Record<CutAdvice, string> = {
     'Look along the plate: a bend steers every cut. Straighten it before anything is stoned or filed.',
   'cut-again': 'Cut once more on the other side of the line, standing square: a hand’s fault varies, a saw’s does not.',
   'leave-wood': 'It looks like the wood: a knifed line and another piece, before the saw is touched.',
+  'look-drift': 'Nobody looked whether it leaves its line: cut along a rule, and look.',
+  'look-binding': 'Nobody looked whether it binds: cut as deep as it is used.',
+  'look-jumping': 'Nobody looked whether it jumps: let it run over the whole stroke.',
+  'gauge-groove': 'The floor of a groove is not gauged yet: cut one in scrap, and measure its floor under every part.',
   passes: 'Runs true, neither binds nor jumps.',
 };

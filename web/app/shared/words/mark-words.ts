@@ -5,7 +5,7 @@ export const MARK_WORDS: Record<PlateMarkKind, { name: string; means: string }> 
   bend: { name: 'Bend', means: 'comes out in minutes' },
   kink: { name: 'Kink', means: 'a sharp crease; an even chance at best' },
   twist: { name: 'Twist', means: 'may not come true' },
-  rust: { name: 'Rust', means: 'off before setting; up to an hour' },
+  rust: { name: 'Rust', means: 'off before setting; an hour only where it is heavy' },
   pitting: { name: 'Pitting', means: 'teeth crumble at the pits' },
   crack: { name: 'Crack', means: 'stop: not safe' },
   burn: { name: 'Burn', means: 'teeth may have gone soft; off the teeth, the plate has' },

@@ -1,4 +1,5 @@
-import type { Stage, Waits } from '@odontis/contract/ticket';
+import type { Message } from '@odontis/contract/notes';
+import type { Ending, Stage, Waits } from '@odontis/contract/ticket';
 
 /** What a stage is called on the screen, and the page it opens. */
 export const STAGE_NAMES: Record<Stage, string> = {
@@ -35,6 +36,23 @@ export const PAGE_NAMES: Record<StagePage, string> = {
 
 /** The page a ticket of this stage opens at. */
 export const pageOf = (stage: Stage): StagePage => (stage === 'closed' || stage === 'declined' ? 'handover' : stage);
+
+/** How a ticket ended without the work it came for. */
+export const ENDING_NAMES: Record<Ending, string> = {
+  refused: 'Refused',
+  cancelled: 'Called off',
+  returned: 'Given back unsharpened',
+  'given-up': 'Given up',
+  lost: 'Lost',
+  swapped: 'Gone home with somebody else',
+};
+
+/** Where a note to the customer is. */
+export const NOTE_STATES: Record<Message['state'], string> = {
+  waiting: 'waiting to be sent',
+  sent: 'sent',
+  overtaken: 'overtaken, not sent',
+};
 
 /** What a ticket waits for, as it is said. */
 export const WAIT_WORDS: Record<Waits, string> = {

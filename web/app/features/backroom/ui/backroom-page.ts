@@ -9,6 +9,7 @@ import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
+import { NOTE_STATES } from '../../../shared/words/stage-words';
 import { Speech } from '../../../shared/speech/speech';
 import { doorFeature } from '../../../shared/state/door.feature';
 import { Keys } from '../../../shared/ui/keys';
@@ -17,7 +18,7 @@ import { CopiesPanel } from './copies-panel';
 import { MachinePanel } from './machine-panel';
 
 const EMPTY: LabelPrinter = { labelsLeft: 0, printed: [] };
-const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as const;
+const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal', price: 'New price' } as const;
 
 /** What stands behind the counter: the shop's copies, and the label printer's tray and the outbox, both stand-ins that show what would happen. */
 @Component({
@@ -48,9 +49,7 @@ const KINDS = { ready: 'Ready', question: 'Question', refusal: 'Refusal' } as co
             <article>
               <strong>{{ kinds[one.kind] }}</strong> to {{ one.customer }}, {{ one.sentTo }} ·
               <a [routerLink]="['/ticket', one.ticketId]">no. {{ one.number }}</a> ·
-              <span class="quiet"
-                >{{ one.by }}, {{ speech.fullDay(one.at) }} · {{ one.state === 'sent' ? 'sent' : 'waiting' }}</span
-              >
+              <span class="quiet">{{ one.by }}, {{ speech.fullDay(one.at) }} · {{ stateWords[one.state] }}</span>
               <p>{{ one.body }}</p>
             </article>
           }
@@ -145,6 +144,7 @@ export class BackroomPage {
   protected readonly speech = inject(Speech);
   protected readonly asOwner = inject(Store).selectSignal(doorFeature.selectIsOwner);
   protected readonly kinds = KINDS;
+  protected readonly stateWords = NOTE_STATES;
   protected readonly refused = signal<string | null>(null);
   protected readonly outbox = rxResource({ stream: () => this.api.outbox(), defaultValue: [] as OutboxMessage[] });
   protected readonly printer = rxResource({ stream: () => this.api.labelPrinter(), defaultValue: EMPTY });

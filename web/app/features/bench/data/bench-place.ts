@@ -1,23 +1,30 @@
 import type { BenchEvent } from '@odontis/contract/bench';
+import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { How } from '@odontis/core/work/place-keeping';
 import type { Step, WalkStop } from '@odontis/core/work/step';
 import { minutesAtStop } from '@odontis/core/work/step';
 
-/** Where the technician is: stops done as the server knows, with the presses still on their way. */
+/** Where the technician is: stops done or skipped as the server knows, with the presses still on their way. */
 export function doneStops(kept: readonly number[], unsent: readonly BenchEvent[]): Set<number> {
   const done = new Set(kept);
   for (const event of unsent) {
-    if (event.action === 'done') done.add(event.stop);
-    else done.delete(event.stop);
+    if (event.action === 'back') done.delete(event.stop);
+    else done.add(event.stop);
   }
   return done;
 }
 
-/** The first stop not done; the number of stops when all are. */
-export function placeOf(stops: number, done: ReadonlySet<number>): number {
-  let at = 0;
-  while (at < stops && done.has(at)) at++;
-  return at;
+/** Stops that are behind: done, or skipped. */
+export const goneOf = ({ done, skipped }: Pick<AcceptedPlan, 'done' | 'skipped'>): number[] => [
+  ...done,
+  ...skipped.map((one) => one.stop),
+];
+
+/** The first stop not done from `from` on, else the first of all; the number of stops when all are done. */
+export function placeOf(stops: number, done: ReadonlySet<number>, from = 0): number {
+  for (let at = from; at < stops; at++) if (!done.has(at)) return at;
+  for (let at = 0; at < from; at++) if (!done.has(at)) return at;
+  return stops;
 }
 
 /** The present step's gullets or teeth, done and to do. */

@@ -45,7 +45,7 @@ describe('presses at the vise', () => {
     });
     return found[0] as TestRequest;
   };
-  const answer = (done: number[]): BenchState => ({ planId: 11, done, stage: 'bench', version: 4 });
+  const answer = (done: number[]): BenchState => ({ planId: 11, done, skipped: [], stage: 'bench', version: 4 });
 
   beforeEach(async () => {
     await emptyDrawer();
@@ -142,14 +142,16 @@ describe('presses at the vise', () => {
     await until(() => queue.unsent().length === 0);
   });
 
-  it('of an older plan are let go when a newer one is opened', async () => {
+  it('of an older plan are deeds all the same: they go to the order they were of when a newer one is opened', async () => {
     void queue.press(11, press(5));
     (await call()).error(new ProgressEvent('error'));
     await until(() => queue.away());
     queue.close();
     await open(12);
     expect(queue.unsent()).toEqual([]);
-    bench.http.expectNone(URL);
+    const late = await call();
+    expect([late.request.body.planId, late.request.body.events.length]).toEqual([11, 1]);
+    late.flush(answer([5]));
   });
 
   it('opened again on the same plan while a hand is pressing fast, none is lost and none sent twice', async () => {

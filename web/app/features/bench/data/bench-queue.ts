@@ -73,8 +73,7 @@ export class BenchQueue {
     for (const press of noted.filter((p) => p.planId === planId && !onDisk.has(p.event.id)))
       left.push({ ...press, seq: await db.add('presses', press) });
     strikeOut(new Set(noted.map((p) => p.event.id)));
-    for (const press of left.filter((p) => p.planId !== planId))
-      if (press.seq !== undefined) await db.delete('presses', press.seq);
+    void this.sendLate(left.filter((p) => p.planId !== planId));
     // What was pressed while the drawer was being read comes after what was in it.
     const kept = left.filter((p) => p.planId === planId);
     const known = new Set(kept.map((p) => p.event.id));
@@ -91,6 +90,21 @@ export class BenchQueue {
     strikeOut(new Set([event.id]));
     this.waiting.update((list) => list.map((p) => (p === press ? { ...press, seq } : p)));
     void this.send();
+  }
+
+  /** Presses of an order that is not the newest any more are deeds all the same: they go to the order they were of. */
+  private async sendLate(presses: readonly KeptPress[]): Promise<void> {
+    const db = await this.drawer;
+    for (const press of presses) {
+      try {
+        const events = { planId: press.planId, events: [press.event] };
+        await firstValueFrom(this.api.bench(press.ticketId, events, press.sitting ?? null));
+      } catch (error) {
+        // Sent again with the next opening; what is refused for good is of no order that stands.
+        if (PASSING.has(toRefusal(error).code)) return;
+      }
+      if (press.seq !== undefined) await db.delete('presses', press.seq);
+    }
   }
 
   /** What others have done at this saw since; nothing is asked while presses of this screen wait. */

@@ -1,11 +1,15 @@
 import type { CornerInHand } from '@odontis/core/work/moments';
 import type { Step, WalkStop } from '@odontis/core/work/step';
+import type { Pace } from '@odontis/core/work/shop-pace';
+import { tableMinutes } from '@odontis/core/work/shop-pace';
 import { minutesAtStop } from '@odontis/core/work/step';
 
 /** Where the work stands: the order's steps and stops, and the first stop not done. */
 export interface Standing {
   readonly planId: number;
   readonly steps: readonly Step[];
+  /** The shop's pace that their minutes are reckoned at; left out where they are the tables'. */
+  readonly pace?: Pace | undefined;
   readonly walk: readonly WalkStop[];
   readonly place: number;
   readonly done: ReadonlySet<number>;
@@ -41,5 +45,5 @@ export const strokesHeard = (stop: WalkStop | undefined): number | null =>
   stop && stop.strokes > 0 ? stop.strokes : null;
 
 /** Seconds a stop takes by the plan. */
-export const secondsOf = ({ steps }: Pick<Standing, 'steps'>, stop: WalkStop): number =>
-  60 * minutesAtStop(steps[stop.step]);
+export const secondsOf = ({ steps, pace }: Pick<Standing, 'steps' | 'pace'>, stop: WalkStop): number =>
+  60 * tableMinutes(minutesAtStop(steps[stop.step]), pace);

@@ -7,16 +7,18 @@ import { walkOf } from '@odontis/core/work/step';
 import { strokesAgain } from '@odontis/core/work/tooth-line/study-of-order';
 import type { PlaceOnSide } from '@odontis/core/work/two-sides';
 import { placeOnSide } from '@odontis/core/work/two-sides';
+import { recall, remember } from '../../../shared/api/remembered';
 import { shopFeature } from '../../../shared/state/shop.feature';
 import { ticketFeature } from '../../../shared/state/ticket.feature';
-import { doneStops, placeOf } from '../data/bench-place';
+import { doneStops, goneOf, placeOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
 
 /** The order of the saw in the vise, walked: its stops by this hand's strokes, which are done, and the place. */
 export const BenchWalk = signalStore(
   // On which side of the saw one of two stands; null alone.
-  withState({ side: null as Lean | null }),
+  // From which stop on somebody chose to go on; the first that is open where nobody did.
+  withState({ side: null as Lean | null, from: 0 }),
   withProps(() => {
     const store = inject(Store);
     return {
@@ -40,7 +42,7 @@ export const BenchWalk = signalStore(
       ordered: computed(() => walkOf(steps())),
     };
   }),
-  withComputed(({ accepted, order, steps, ordered, hand, queue, side }) => {
+  withComputed(({ accepted, order, steps, ordered, hand, queue, side, from }) => {
     /** Strokes that this hand makes otherwise than the plan reckoned: measured since, or another's. */
     const again = computed(() => {
       const own = order();
@@ -52,18 +54,21 @@ export const BenchWalk = signalStore(
         ? ordered()
         : ordered().map((stop) => ({ ...stop, strokes: changed.get(stop.index) ?? stop.strokes }));
     });
-    const done = computed(() => doneStops(accepted()?.done ?? [], queue.unsent()));
+    const done = computed(() => {
+      const plan = accepted();
+      return doneStops(plan ? goneOf(plan) : [], queue.unsent());
+    });
     const onSide = computed((): PlaceOnSide | null => {
       const own = side();
       return own && placeOnSide(steps(), walk(), done(), own);
     });
     const place = computed(() => {
       const at = onSide();
-      return at?.at === 'stop' ? at.place : placeOf(walk().length, done());
+      return at?.at === 'stop' ? at.place : placeOf(walk().length, done(), from());
     });
     return { walk, done, onSide, place, stop: computed(() => walk()[place()] ?? null) };
   }),
-  withComputed(({ steps, stop, ordered, onSide, planId, atBench, walk, place, done }) => {
+  withComputed(({ dossier, order, steps, stop, ordered, onSide, planId, atBench, walk, place, done }) => {
     const stepIndex = computed(() => stop()?.step ?? steps().length);
     /** Stops that the other side still wants before both go on; null where nothing is waited for. */
     const waits = computed(() => {
@@ -73,6 +78,11 @@ export const BenchWalk = signalStore(
     return {
       stepIndex,
       waits,
+      /** The price holds the work back here. */
+      held: computed(() => {
+        const heldFrom = dossier()?.ticket.heldFrom ?? null;
+        return heldFrom !== null && place() >= heldFrom && place() < walk().length;
+      }),
       step: computed(() => steps()[stepIndex()] ?? null),
       /** What the plan reckoned at the place in hand, where this hand's rate says otherwise. */
       planned: computed(() => {
@@ -84,11 +94,18 @@ export const BenchWalk = signalStore(
       stands: computed<Standing | null>(() => {
         const id = planId();
         if (id === null || !atBench() || waits() !== null) return null;
-        return { planId: id, steps: steps(), walk: walk(), place: place(), done: done() };
+        return { planId: id, steps: steps(), pace: order()?.pace, walk: walk(), place: place(), done: done() };
       }),
     };
   }),
   withMethods((self) => ({
     standOn: (side: Lean | null): void => patchState(self, { side }),
+    /** Goes on from a stop; remembered over a reload. */
+    goFrom: (from: number): void => {
+      patchState(self, { from });
+      remember(`bench-from.${self.planId()}`, from === 0 ? null : String(from));
+    },
+    /** Where it was gone on from before this page was opened. */
+    recallFrom: (): void => patchState(self, { from: Number(recall(`bench-from.${self.planId()}`) ?? 0) || 0 }),
   })),
 );

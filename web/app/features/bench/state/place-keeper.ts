@@ -1,3 +1,4 @@
+import type { BenchEvent } from '@odontis/contract/bench';
 import type { Signal } from '@angular/core';
 import { effect, untracked } from '@angular/core';
 import { patchState, signalStore, withHooks, withMethods } from '@ngrx/signals';
@@ -22,17 +23,20 @@ const FALLS_FOR_MS = 600;
 /** A page that was not looked at for so long did not see what was filed. */
 const ASLEEP_MS = 2500;
 
+/** What is said with a press. */
+type Said = Pick<Partial<BenchEvent>, 'reason' | 'result' | 'minutes'>;
+
 /** How the place is kept at the vise: stop by stop, by windows, by ear or by a pace; it never runs ahead of the file. */
 export const PlaceKeeper = signalStore(
   withPlace(),
   withMethods((self) => {
     const { held, queue } = self;
-    const press = (stops: readonly WalkStop[], action: 'done' | 'back', how: How): void => {
+    const press = (stops: readonly WalkStop[], action: BenchEvent['action'], how: How, said: Said = {}): void => {
       const planId = self.standing()?.planId;
       if (planId === undefined) return;
       const at = new Date().toISOString();
       for (const { index } of stops)
-        void queue.press(planId, { id: crypto.randomUUID(), stop: index, action, at, how });
+        void queue.press(planId, { id: crypto.randomUUID(), stop: index, action, at, how, ...said });
     };
     const want = (on: boolean): void =>
       held.ear?.tell({ do: 'want', strokes: on ? (strokesHeard(self.next()[0]) ?? 0) : null });
@@ -217,6 +221,12 @@ export const PlaceKeeper = signalStore(
         else if (self.way() === 'pace') startPace();
         else press(self.next(), 'done', self.way() === 'window' && self.next().length > 1 ? 'window' : 'gullet');
       },
+      /** Left out, with why: these stops are gone past, and told as not done. */
+      skip: (stops: readonly WalkStop[], reason: string): void => press(stops, 'skipped', 'gullet', { reason }),
+      /** One that was done or left out is to be done again. */
+      again: (stop: WalkStop): void => press([stop], 'back', 'gullet'),
+      /** A stop of the whole saw, with how it went. */
+      doneWith: (said: Said): void => press(self.next(), 'done', 'gullet', said),
       /** The key for back: an answer where a question stands, a stop to the pace where one runs. */
       back: (): void => {
         if (self.listening() === 'question') return anew(true);

@@ -13,7 +13,7 @@ import { recall, remember } from '../../../shared/api/remembered';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { shopFeature } from '../../../shared/state/shop.feature';
 import { ticketFeature } from '../../../shared/state/ticket.feature';
-import { placeOf } from '../data/bench-place';
+import { goneOf, placeOf } from '../data/bench-place';
 import { BenchQueue } from '../data/bench-queue';
 import type { Standing } from '../data/standing';
 
@@ -38,7 +38,7 @@ const initial: RoundState = { rows: [], members: [], beside: [] };
 const besideOf = ({ ticket, saw, plan }: Dossier): SawBeside => {
   const steps = plan?.order.steps ?? [];
   const walk = walkOf(steps);
-  const stop = walk[placeOf(walk.length, new Set(plan?.done ?? []))] ?? null;
+  const stop = walk[placeOf(walk.length, new Set(plan ? goneOf(plan) : []))] ?? null;
   return { id: ticket.id, number: ticket.number, name: saw.name, steps, stop };
 };
 

@@ -24,6 +24,7 @@ import { DialKeeper } from '../state/dial-keeper';
 import { PlaceKeeper } from '../state/place-keeper';
 import { RoundKeeper } from '../state/round-keeper';
 import { BenchSteps } from './bench-steps';
+import { BenchTurns } from './bench-turns';
 import { BenchTogether } from './bench-together';
 import { BenchViews } from './bench-views';
 import { CardBoxes } from './card-boxes';
@@ -47,7 +48,18 @@ const LOOKED_EACH_MS = 4000;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[MatButton, RouterLink, Notice],
-    ...[BenchSteps, BenchTogether, BenchViews, CardBoxes, CornerSign, DialAgain, PlaceWays, StopTold, ToolTrial],
+    ...[
+      BenchSteps,
+      BenchTurns,
+      BenchTogether,
+      BenchViews,
+      CardBoxes,
+      CornerSign,
+      DialAgain,
+      PlaceWays,
+      StopTold,
+      ToolTrial,
+    ],
   ],
   providers: [BenchQueue, BenchWalk, EvidenceDesk, CornerKeeper, DialKeeper, PlaceKeeper, RoundKeeper],
   templateUrl: './bench-page.html',
@@ -126,7 +138,10 @@ export class BenchPage implements OnDestroy {
     });
     effect(() => {
       this.walk.ticketId();
-      untracked(() => this.walk.standOn(null));
+      untracked(() => {
+        this.walk.standOn(null);
+        this.walk.recallFrom();
+      });
     });
     effect(() => {
       // Only another ticket or plan opens the queue anew: presses on their way must not be read over.
@@ -156,10 +171,17 @@ export class BenchPage implements OnDestroy {
     if (tooth > 0) untracked(() => this.sheet.show(tooth));
   }
 
+  /** The first stop of a step that is still to do. */
+  protected goTo(step: number): void {
+    const { walk, done } = this.walk;
+    const first = walk().find((stop) => stop.step === step && !done().has(stop.index));
+    if (first) this.walk.goFrom(first.index);
+  }
+
   protected next(): void {
     const other = this.round.next();
     if (other) void this.router.navigate(['/ticket', other.id, 'bench']);
-    else if (!this.dial.asks()) this.keeper.done();
+    else if (!this.walk.held() && !this.dial.asks()) this.keeper.done();
   }
 
   protected key(event: KeyboardEvent): void {

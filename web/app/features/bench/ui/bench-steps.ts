@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Step, WalkStop } from '@odontis/core/work/step';
 
 /** The order's steps, those done and the one in hand, with how far it is. */
@@ -13,7 +13,11 @@ import type { Step, WalkStop } from '@odontis/core/work/step';
           [class.here]="$index === here()"
           [attr.aria-current]="$index === here() ? 'step' : null"
         >
-          {{ titleOf()(one) }}
+          @if ($index !== here() && toDo().has($index)) {
+            <button type="button" class="link" (click)="chosen.emit($index)">{{ titleOf()(one) }}</button>
+          } @else {
+            {{ titleOf()(one) }}
+          }
           @if ($index === here() && inStep().all > 1) {
             <span>{{ inStep().done }} of {{ inStep().all }}</span>
           }
@@ -37,6 +41,10 @@ import type { Step, WalkStop } from '@odontis/core/work/step';
       font-size: 13px;
       color: var(--text-quiet);
     }
+    button {
+      text-align: left;
+      min-height: 32px;
+    }
     .done {
       border-color: var(--steel-bright);
       color: var(--text-quiet);
@@ -55,6 +63,8 @@ export class BenchSteps {
   /** The step in hand, its index. */
   readonly here = input.required<number>();
   readonly titleOf = input.required<(step: Step) => string>();
+  /** Another step is gone on with. */
+  readonly chosen = output<number>();
 
   /** Steps with stops still to do. */
   protected readonly toDo = computed(

@@ -9,18 +9,24 @@ export interface CutWords {
   readonly true: string;
   readonly right: string;
   readonly binds: string;
+  /** Looked at, and it does not. */
+  readonly free: string;
   readonly chatters: string;
+  readonly even: string;
 }
 
 const BAND: CutWords = {
   ...{ left: 'wanders left', true: 'runs true', right: 'wanders right' },
-  ...{ binds: 'burns in curves', chatters: 'beats once a turn' },
+  ...{ binds: 'burns in curves', free: 'does not burn', chatters: 'beats once a turn', even: 'does not beat' },
 };
 const ROUND: CutWords = {
   ...{ left: 'runs left', true: 'runs true', right: 'runs right' },
-  ...{ binds: 'burns', chatters: 'leaves steps' },
+  ...{ binds: 'burns', free: 'does not burn', chatters: 'leaves steps', even: 'leaves no steps' },
 };
-const BY_HAND: CutWords = { ...ROUND, binds: 'binds', chatters: 'jumps' };
+const BY_HAND: CutWords = {
+  ...ROUND,
+  ...{ binds: 'binds', free: 'does not bind', chatters: 'jumps', even: 'does not jump' },
+};
 
 export const cutWordsOf = (family: Saw['family']): CutWords =>
   family === 'band' ? BAND : family === 'circular' || family === 'dado' ? ROUND : BY_HAND;

@@ -24,6 +24,11 @@ describe('the check', () => {
     field.dispatchEvent(new Event('change'));
     await fixture.whenStable();
   };
+  /** A word of what the cut showed, pressed. */
+  const saw = (word: string): void =>
+    [...host().querySelectorAll<HTMLButtonElement>('.make .looks button')]
+      .find((button) => button.textContent?.trim() === word)
+      ?.click();
   afterEach(() => {
     fixture.destroy();
     bench.http.match(() => true);
@@ -51,7 +56,7 @@ describe('the check', () => {
   it('a cut that runs is told by its causes, the foretold beside it; a length by halves is asked for, and not sent', async () => {
     await open(testDossier('check'));
     expect(host().querySelector('.causes')).toBeNull();
-    host().querySelector<HTMLButtonElement>('mat-button-toggle-group[aria-label="It runs"] button')?.click();
+    saw('runs left');
     await fixture.whenStable();
     expect(host().querySelector('od-cut-causes')?.textContent).toContain('What would tell most:');
     await typeSet(0, '3.6 3.5 3.6');
@@ -72,9 +77,14 @@ describe('the check', () => {
     };
     await typed('Left its line by', '0.4 mm');
     expect(host().textContent).toContain('type both');
-    expect(host().querySelector<HTMLButtonElement>('button[type=submit]')?.disabled).toBeTrue();
+    host()
+      .querySelector('form.make')
+      ?.dispatchEvent(new Event('submit', { cancelable: true }));
+    bench.http.expectNone('/api/tickets/9/checks');
     await typed('over a length of', 'long');
     expect(host().textContent).toContain('"long" is no length');
+    await typed('over a length of', '1');
+    expect(host().textContent).toContain('no drift is told');
     await typed('over a length of', '50 mm');
     await typed('Kerf by feeler', '0.2 mm');
     expect(host().textContent).toContain('A kerf is not narrower than its plate');
@@ -105,6 +115,8 @@ describe('the check', () => {
       setRightMm: 0.06,
       stoneSide: 'left' as const,
       stonePasses: 2,
+      stonedSide: null,
+      stonedPasses: null,
       advice: ['stone', 'joint-again'],
       by: 'First Hand',
       at: '',
@@ -112,14 +124,14 @@ describe('the check', () => {
     await open({ ...testDossier('check'), checks: [round] });
     const text = host().querySelector('.rounds')?.textContent?.replace(/\s+/g, ' ') ?? '';
     expect(text).toContain('Cut 1: again');
-    expect(text).toContain('runs left, jumps');
+    expect(text).toContain('runs left, does not bind, jumps');
     expect(text).toContain('Stone the left side: 2 light passes.');
     expect(text).toContain('jumps because the line is not level');
   });
 
   it('a ticket that somebody else changed is read anew, and what was found is judged on it', async () => {
     await open(testDossier('check'));
-    host().querySelector<HTMLButtonElement>('mat-button-toggle-group[aria-label="It runs"] button')?.click();
+    saw('runs left');
     const judge = (): void =>
       void host()
         .querySelector('form.make')
@@ -140,11 +152,22 @@ describe('the check', () => {
 
   it('sends the cut on the version it was judged on', async () => {
     await open(testDossier('check'));
-    host()
-      .querySelector('form.make')
-      ?.dispatchEvent(new Event('submit', { cancelable: true }));
+    const judge = (): void =>
+      void host()
+        .querySelector('form.make')
+        ?.dispatchEvent(new Event('submit', { cancelable: true }));
+    // Nothing is preset: before anybody said what was seen there is nothing to judge.
+    judge();
+    await fixture.whenStable();
+    bench.http.expectNone('/api/tickets/9/checks');
+    expect(host().textContent).toContain('Nothing of this cut is looked at yet');
+    expect(host().querySelectorAll('.make .looks .mat-button-toggle-checked').length).toBe(0);
+    for (const word of ['runs true', 'does not bind', 'does not jump']) saw(word);
+    await fixture.whenStable();
+    judge();
     const call = bench.http.expectOne('/api/tickets/9/checks');
     expect(call.request.body).toEqual({
+      stoned: null,
       version: 4,
       runs: 'true',
       binds: false,

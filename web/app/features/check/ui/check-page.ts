@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { MatCheckbox } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import type { NewCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import { setOf } from '@odontis/core/evidence/set-of';
 import { sidesOf } from '@odontis/core/evidence/sides';
@@ -41,33 +41,38 @@ import type { CutLooked } from './cut-looks';
 import { CutLooks, lengthsOf, NOT_LOOKED } from './cut-looks';
 import { SetOfFew } from './set-of-few';
 
+/** What was seen of the cut; null where nobody looked. */
 interface Cut {
-  readonly runs: 'true' | 'left' | 'right';
-  readonly binds: boolean;
-  readonly chatters: boolean;
+  readonly runs: 'true' | 'left' | 'right' | null;
+  readonly binds: boolean | null;
+  readonly chatters: boolean | null;
+  /** Stoned since the cut before: the side, and passes as they are typed. */
+  readonly stonedSide: 'left' | 'right' | 'both' | null;
+  readonly stonedPasses: string;
   /** The tooth in the cut when a band beats, as it is typed. */
   readonly beatAt: string;
   readonly note: string;
 }
 
-const SOUND: Cut = { runs: 'true', binds: false, chatters: false, beatAt: '', note: '' };
+const NOTHING_SEEN: Cut = {
+  ...{ runs: null, binds: null, chatters: null, beatAt: '', note: '' },
+  ...{ stonedSide: null, stonedPasses: '' },
+};
+
+/** Nobody said anything of the cut. */
+const nothingSeen = (
+  cut: Pick<NewCheck, 'runs' | 'binds' | 'chatters' | 'kerfMm' | 'offLine' | 'wall' | 'floor' | 'shavings'>,
+): boolean =>
+  [cut.runs, cut.binds, cut.chatters, cut.kerfMm, cut.offLine, cut.wall, cut.floor, cut.shavings].every(
+    (one) => one === null || one === undefined,
+  );
 
 /** Measure again, cut, stone what needs it, again until it passes; before and after on the same lanes. */
 @Component({
   selector: 'od-check-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[
-      MatButton,
-      MatButtonToggleModule,
-      MatCheckbox,
-      MatFormFieldModule,
-      MatInput,
-      RouterLink,
-      Notice,
-      ReadingsRefused,
-      Refused,
-    ],
+    ...[MatButton, MatButtonToggleModule, MatFormFieldModule, MatInput, RouterLink, Notice, ReadingsRefused, Refused],
     ...[Conflict, CutCausesPanel, CutKept, CutLooks, GaugeDesk, GroovePicture, ReadingDesk, SetOfFew],
   ],
   providers: [EvidenceDesk, LineDesk, GaugeKeeper],
@@ -83,7 +88,7 @@ export class CheckPage {
   protected readonly refusal = computed(() => this.judging().refusal);
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
-  protected readonly cut = signal<Cut>(SOUND);
+  protected readonly cut = signal<Cut>(NOTHING_SEEN);
   /** What else it was looked at for. */
   protected readonly looked = signal<CutLooked>(NOT_LOOKED);
   protected readonly slip = signal<string | null>(null);
@@ -120,7 +125,7 @@ export class CheckPage {
         this.lines.startFrom((dossier && lineAfter(dossier)) ?? []);
         this.lines.begin();
         this.lines.goTo(0);
-        this.cut.set(SOUND);
+        this.cut.set(NOTHING_SEEN);
         this.looked.set(NOT_LOOKED);
         // On to the edge that has not passed yet.
         const next = dossier?.plan && linesToCut(dossier.plan.order, dossier.checks)[0]?.edge;
@@ -176,7 +181,7 @@ export class CheckPage {
     const { runs, binds, chatters, note } = this.cut();
     const { wall, floor, shavings, plate, again } = this.looked();
     const { kerfMm, offLine } = this.lengths();
-    const told = { kerfMm, offLine, wall, floor, shavings, plate, again: runs === 'true' ? null : again };
+    const told = { kerfMm, offLine, wall, floor, shavings, plate, again: (runs ?? 'true') === 'true' ? null : again };
     return { runs, binds, chatters, note, ...told };
   });
 
@@ -217,6 +222,35 @@ export class CheckPage {
   protected readonly groove = computed(() =>
     grooveSays(this.steps(), this.evidence.dossier()?.plan?.order, this.speech),
   );
+  /** Drift, binding and jumping, in this saw's words: what was said of each, and what pressing a word changes. */
+  protected readonly findings = computed(() => {
+    const [cut, words] = [this.cut(), this.words()];
+    const choice = <K extends 'runs' | 'binds' | 'chatters'>(key: K, value: Cut[K], says: string) => {
+      const said = cut[key] === value;
+      return { says, said, toggled: { [key]: said ? null : value } as Partial<Cut> };
+    };
+    return [
+      {
+        name: 'Its line',
+        said: cut.runs !== null,
+        words: [
+          choice('runs', 'left', words.left),
+          choice('runs', 'true', words.true),
+          choice('runs', 'right', words.right),
+        ],
+      },
+      {
+        name: 'Its kerf',
+        said: cut.binds !== null,
+        words: [choice('binds', false, words.free), choice('binds', true, words.binds)],
+      },
+      {
+        name: 'Its stroke',
+        said: cut.chatters !== null,
+        words: [choice('chatters', false, words.even), choice('chatters', true, words.chatters)],
+      },
+    ];
+  });
   protected readonly words = computed(() => cutWordsOf(this.evidence.dossier()?.saw.family ?? 'hand'));
 
   protected look(change: Partial<CutLooked>): void {
@@ -239,9 +273,21 @@ export class CheckPage {
     const tooth = cut.chatters && beatAt.trim() !== '' ? Number(beatAt) : null;
     const most = teethOf(dossier.saw);
     const bad = tooth !== null && !(Number.isInteger(tooth) && tooth >= 1 && tooth <= most);
-    this.slip.set(bad ? `“${beatAt}” is no tooth of this band: it has ${most}.` : null);
-    if (bad || this.lengthSlip() !== null) return;
-    const check = { version: dossier.ticket.version, ...cut, edge, ...(this.band() && { beatAt: tooth }) };
+    const { stonedSide, stonedPasses } = this.cut();
+    const passes = Number(stonedPasses);
+    const badPasses = stonedSide !== null && !(Number.isInteger(passes) && passes >= 1 && passes <= 99);
+    this.slip.set(
+      bad
+        ? `“${beatAt}” is no tooth of this band: it has ${most}.`
+        : badPasses
+          ? 'Say how many passes of the stone were made, from 1 to 99.'
+          : nothingSeen(cut)
+            ? 'Nothing of this cut is looked at yet: say what you saw of it.'
+            : null,
+    );
+    if (this.slip() !== null || this.lengthSlip() !== null) return;
+    const stoned = stonedSide === null ? null : { side: stonedSide, passes };
+    const check = { stoned, version: dossier.ticket.version, ...cut, edge, ...(this.band() && { beatAt: tooth }) };
     this.store.dispatch(TicketPageEvents.cutJudged({ id: dossier.ticket.id, check }));
   }
 }

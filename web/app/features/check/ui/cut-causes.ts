@@ -20,6 +20,12 @@ const REMEDIES = 2;
 /** Under this no stone is felt, mm. */
 const NOTHING_MM = 1e-3;
 
+const NOT_LOOKED_AT = 'not looked at';
+const RUNS_SAYS = {
+  ...{ true: 'runs true', left: 'to the left', right: 'to the right' },
+  unseen: NOT_LOOKED_AT,
+} as const;
+
 /** The real cut beside the foretold one; what it points to by its odds, what to look at next, the least that mends it. */
 @Component({
   selector: 'od-cut-causes',
@@ -77,7 +83,7 @@ export class CutCausesPanel {
         name: 'Room beside the plate',
         foretold: room(foretold),
         since: room(since),
-        shown: shown.binds ? 'binds' : 'free',
+        shown: shown.binds === null ? NOT_LOOKED_AT : shown.binds ? 'binds' : 'free',
       },
       {
         name: `Off its line over ${this.speech.long(DRIFT_DEPTH_MM)}`,
@@ -85,7 +91,7 @@ export class CutCausesPanel {
         since: drift
           ? `${this.leans((driftTimes * drift.differenceMm) / 2)}${drift.errorMm === null ? '' : ` ± ${finer((driftTimes * drift.errorMm) / 2)}`}`
           : this.offSays(since),
-        shown: off === null ? (shown.runs === 'true' ? 'runs true' : `to the ${shown.runs}`) : this.leans(off),
+        shown: off === null ? RUNS_SAYS[shown.runs ?? 'unseen'] : this.leans(off),
       },
       ...(typeof foretold?.hopMm === 'number'
         ? [
@@ -93,7 +99,7 @@ export class CutCausesPanel {
               name: 'Hop',
               foretold: fine(foretold.hopMm),
               since: facts.known.hopMm === null ? '—' : fine(facts.known.hopMm),
-              shown: shown.chatters ? 'jumps' : 'does not jump',
+              shown: shown.chatters === null ? NOT_LOOKED_AT : shown.chatters ? 'jumps' : 'does not jump',
             },
           ]
         : []),

@@ -16,7 +16,7 @@ import { looksSay, rakersSay } from '../data/cut-words';
     <div [class]="cut.verdict">
       <h2>
         Cut {{ cut.number }}{{ cut.edge && twoEdged() ? ', ' + cut.edge + ' edge' : '' }}:
-        {{ cut.verdict === 'pass' ? 'passes' : 'again' }}
+        {{ verdictSays[cut.verdict] }}
       </h2>
       <p>
         {{ showed() }}
@@ -25,6 +25,9 @@ import { looksSay, rakersSay } from '../data/cut-words';
         }
         · {{ cut.by }}
       </p>
+      @if (stoned(); as text) {
+        <p>{{ text }}</p>
+      }
       @if (looks(); as text) {
         <p class="quiet">{{ text }}</p>
       }
@@ -71,13 +74,24 @@ export class CutKept {
   protected readonly showed = computed(() => {
     const [cut, words] = [this.round(), this.words()];
     return [
-      words[cut.runs],
-      cut.binds && words.binds,
-      cut.chatters && `${words.chatters}${cut.beatAt === null ? '' : ` at tooth ${cut.beatAt}`}`,
+      cut.runs && words[cut.runs],
+      cut.binds === null ? '' : cut.binds ? words.binds : words.free,
+      cut.chatters === null
+        ? ''
+        : cut.chatters
+          ? `${words.chatters}${cut.beatAt === null ? '' : ` at tooth ${cut.beatAt}`}`
+          : words.even,
       cut.shavings && (this.raked() ? RIBBON_WORDS : DUST_WORDS)[cut.shavings],
     ]
       .filter(Boolean)
       .join(', ');
+  });
+  protected readonly verdictSays = { pass: 'passes', again: 'again', open: 'open: not everything was looked at' };
+  protected readonly stoned = computed(() => {
+    const { stonedSide, stonedPasses } = this.round();
+    if (stonedSide === null || stonedPasses === null) return '';
+    const side = stonedSide === 'both' ? 'Both sides' : `The ${stonedSide} side`;
+    return `${side} stoned before it: ${stonedPasses} ${stonedPasses === 1 ? 'pass' : 'passes'}.`;
   });
   protected readonly looks = computed(() => looksSay(this.round(), this.speech));
   protected readonly rakers = computed(() => rakersSay(this.round(), this.speech));

@@ -47,6 +47,8 @@ export class CutLooks {
   readonly isSet = input.required<boolean>();
   readonly ran = input.required<boolean>();
   readonly byHand = input.required<boolean>();
+  /** What cannot be of the lengths that were typed, beside them. */
+  readonly slip = input<string | null>(null);
   readonly changed = output<Partial<CutLooked>>();
 
   /** Every look in words: what was said of it, and what pressing a word changes; pressed again it is taken back. */
@@ -93,6 +95,22 @@ export function lengthsOf(
       ? `A kerf is not narrower than its plate, which is ${plate(plateMm)}: put the feeler in again.`
       : (sized === null) !== (overMm === null)
         ? 'How far it left its line is told over a length: type both.'
-        : null;
-  return { kerfMm: kerfMm ?? null, offLine: told ? { mm: offTo === 'left' ? sized : -sized, overMm } : null, slip };
+        : told
+          ? offLineSlip(sized, overMm, plate)
+          : null;
+  return {
+    kerfMm: kerfMm ?? null,
+    offLine: told && slip === null ? { mm: offTo === 'left' ? sized : -sized, overMm } : null,
+    slip,
+  };
+}
+
+/** A drift is told over a length of cut that shows one, and is less than it. mm. */
+const OVER_MM = { least: 5, most: 1000 } as const;
+function offLineSlip(offMm: number, overMm: number, plate: Speech['plate']): string | null {
+  if (overMm < OVER_MM.least || overMm > OVER_MM.most)
+    return `Over ${plate(overMm)} no drift is told: a length from ${plate(OVER_MM.least)} to ${plate(OVER_MM.most)} is meant; write its unit beside it, such as 100 mm.`;
+  if (offMm < 0) return 'How far it left its line is a length without a sign: to which side is said beside it.';
+  if (offMm >= overMm) return `It cannot leave its line by ${plate(offMm)} over ${plate(overMm)}: the other way round?`;
+  return null;
 }

@@ -94,6 +94,7 @@ export const replacementOf = (draft: CounterDraft): number | null => {
 
 /** What was answered, for the judgement. */
 export const answeredOf = (draft: CounterDraft): Answered => ({
+  wood: draft.wood,
   hardened: draft.hardened === '' ? 'unsure' : draft.hardened,
   marks: draft.marks,
   lineLook: draft.lineLook,

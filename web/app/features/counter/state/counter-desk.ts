@@ -1,3 +1,4 @@
+import { Store } from '@ngrx/store';
 import { computed, effect, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -10,13 +11,14 @@ import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import type { BackFixing } from '@odontis/core/saw/families';
 import { marksFor } from '@odontis/core/saw/plate-marks';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
-import { NO_PACE } from '@odontis/core/work/reckon-work';
+import { marksAdd } from '@odontis/core/shop/supposed-work';
 import { isCarbide, teethOf } from '@odontis/core/saw/saw';
 import { ORDINARY_SAWS } from '@odontis/core/saw/ordinary-saws';
 import { catchError, delay, firstValueFrom, of, switchMap } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
 import { base64Of, DraftPhotographs } from '../../../shared/photographs/draft-photographs';
+import { shopFeature } from '../../../shared/state/shop.feature';
 import { Speech } from '../../../shared/speech/speech';
 import type { CounterDraft } from '../data/counter-draft';
 import { answeredOf, emptyDraft, nextSaw } from '../data/counter-draft';
@@ -27,7 +29,17 @@ import { keepDraft, leftDraft, recallDraft } from '../data/draft-keeper';
 import { fieldOf } from '../data/questions';
 import { benchPromise } from '../../../shared/promise/bench-promise';
 
-const NOTHING_DUE: CounterBook = { due: [], pace: NO_PACE };
+const NOTHING_DUE: CounterBook = { due: [], past: [], pace: { factor: 1, error: 0, saws: 0 } };
+
+/** The same answer again while what is asked is the same. */
+function lastAnswer<A extends readonly unknown[], R>(of: (...asked: A) => R): (...asked: A) => R {
+  let last: { readonly key: string; readonly answer: R } | null = null;
+  return (...asked) => {
+    const key = JSON.stringify(asked);
+    if (last?.key !== key) last = { key, answer: of(...asked) };
+    return last.answer;
+  };
+}
 
 /** One intake as it is being made: what is typed, what it is judged and priced at, the day it can be promised for, and its ticket once it is open. Over 250 lines: its parts all look at one draft. */
 @Injectable()
@@ -129,11 +141,24 @@ export class CounterDesk {
     const saw = this.saw();
     return saw !== null && isCarbide(saw);
   });
+  private readonly learned = inject(Store).selectSignal(shopFeature.selectLearned);
   readonly judged = computed(() => {
     const [saw, book, draft] = [this.saw(), this.speech.book(), this.draft()];
     if (!saw || !book || (draft.hardened === '' && !this.carbide())) return null;
-    return judgeIntake(saw, answeredOf(draft), book, this.load().pace);
+    const known = { learned: this.learned(), past: this.load().past };
+    return this.judge(saw, answeredOf(draft), book, known);
   });
+  /** Worked out anew only where something it depends on changed: a name that is typed judges nothing. */
+  private readonly judge = lastAnswer(judgeIntake);
+  /** What every mark adds to the work, by the same reckoning. */
+  readonly adds = computed(() => {
+    const [saw, book, draft, judged] = [this.saw(), this.speech.book(), this.draft(), this.judged()];
+    if (!saw || !book || !judged || draft.marks.length === 0 || this.carbide()) return [];
+    const { habits, judgement } = book;
+    const work = judged.judgement.work?.verdict ?? null;
+    return this.add({ ...answeredOf(draft), saw, work }, { habits, judgement, learned: this.learned(), past: [] });
+  });
+  private readonly add = lastAnswer(marksAdd);
   private readonly load = computed(() => (this.book.hasValue() ? this.book.value() : NOTHING_DUE));
 
   /** The earliest honest day, and whether the one chosen by hand can be kept. */

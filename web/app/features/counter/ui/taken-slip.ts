@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Dossier } from '@odontis/contract/dossier';
+import { rangeSays } from '@odontis/contract/price-words';
 import { firstValueFrom } from 'rxjs';
 import { toRefusal } from '../../../shared/api/refusal';
 import { ShopApi } from '../../../shared/api/shop-api';
@@ -46,8 +47,8 @@ import { pageOf } from '../../../shared/words/stage-words';
               one.ticket.stage === 'declined'
                 ? 'declined'
                 : one.ticket.waitsFor === 'grinder'
-                  ? speech.money(one.ticket.quoteLow) + ' for handling'
-                  : speech.money(one.ticket.quoteLow) + ' to ' + speech.money(one.ticket.quoteHigh)
+                  ? quoted(one) + ' for handling'
+                  : quoted(one)
             }}
           </li>
         }
@@ -92,6 +93,11 @@ export class TakenSlip {
   readonly another = output();
   readonly next = output();
   protected readonly page = computed(() => pageOf(this.last().ticket.stage));
+  /** What was quoted at the counter. */
+  protected quoted({ prices }: Dossier): string {
+    const estimate = prices.find((word) => word.kind === 'estimate');
+    return estimate ? rangeSays(estimate.low, estimate.high, (amount) => this.speech.money(amount)) : '';
+  }
   protected readonly taken = computed(() => this.visit().filter((d) => d.ticket.stage !== 'declined'));
   protected readonly ids = computed(() =>
     this.taken()

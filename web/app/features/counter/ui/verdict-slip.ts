@@ -5,12 +5,15 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import type { IntakeJudged } from '@odontis/core/shop/judge-intake';
+import type { MarkAdds } from '@odontis/core/shop/supposed-work';
+import { rangeSays } from '@odontis/contract/price-words';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { Family } from '@odontis/core/saw/all-families';
 import type { Because, Verdict } from '@odontis/core/judgement/triage';
 import type { NewTicket } from '@odontis/contract/ticket';
 import { Speech } from '../../../shared/speech/speech';
 import { Notice } from '../../../shared/ui/notice';
+import { MARK_WORDS } from '../../../shared/words/mark-words';
 import { Why } from '../../../shared/ui/why';
 
 const SAYS: Record<Verdict, string> = { take: 'Take it', 'take-if': 'Take it, if', decline: 'Decline' };
@@ -33,6 +36,8 @@ const STRAIGHTEN = {
   scrap: 'Do not straighten',
 } as const;
 
+const MARK_NAMES = Object.fromEntries(Object.entries(MARK_WORDS).map(([kind, { name }]) => [kind, name]));
+
 /** What the answers come to, beside them: verdict and reasons, work, price, cost a year, the owner's word, and the decision. */
 @Component({
   selector: 'od-verdict-slip',
@@ -44,6 +49,8 @@ const STRAIGHTEN = {
 export class VerdictSlip {
   protected readonly speech = inject(Speech);
   readonly judged = input.required<IntakeJudged | null>();
+  /** What every mark adds to the work. */
+  readonly adds = input<readonly MarkAdds[]>([]);
   readonly family = input.required<Family | ''>();
   readonly carbide = input(false);
   readonly consents = input.required<readonly string[]>();
@@ -57,6 +64,12 @@ export class VerdictSlip {
   readonly agreed = output<readonly string[]>();
   readonly overridden = output<string>();
   readonly decided = output<NewTicket['decision']>();
+  protected readonly markNames = MARK_NAMES;
+  protected readonly range = (low: number, high: number): string => rangeSays(low, high, this.speech.money);
+  protected readonly minutes = (low: number, high: number): string => {
+    const [from, to] = [this.speech.minutes(low), this.speech.minutes(high)];
+    return from === to ? to : `${from} to ${to}`;
+  };
   protected readonly says = SAYS;
   protected readonly without = WITHOUT;
   protected readonly questions = ASKED;

@@ -58,7 +58,7 @@ describe('the handover', () => {
     expect(host.querySelector('od-refused')).toBeNull();
     submit(host);
     const { body } = http.expectOne('/api/tickets/9/handover').request;
-    expect(body).toEqual({ version: 12, charged: 21.5, note: 'Keep it oiled.' });
+    expect(body).toEqual({ version: 12, charged: 21.5, why: '', note: 'Keep it oiled.', key: jasmine.any(String) });
   });
 
   it('says what is wrong with an amount and sends nothing', async () => {
