@@ -1,4 +1,5 @@
 import type { Step, StepKind } from '../work/step';
+import { strokesAtStop } from '../work/step';
 import type { ToolKind } from './tool';
 
 /** What an order does with one tool, stop by stop: strokes of a file, passes of a stone or jointer, teeth set. */
@@ -38,7 +39,8 @@ function filling(uses: Map<string, Filling>, kind: ToolKind, name: string): Fill
 export function usesOf(steps: readonly Step[]): ToolUse[] {
   const uses = new Map<string, Filling>();
   let index = 0;
-  for (const { kind: stepKind, tool, passes, stops } of steps) {
+  for (const step of steps) {
+    const { kind: stepKind, tool, passes, stops } = step;
     const kind = BY_KIND[stepKind] ?? (tool === null ? null : 'file');
     let use: Filling | null = null;
     for (const stop of stops) {
@@ -47,7 +49,7 @@ export function usesOf(steps: readonly Step[]): ToolUse[] {
         use.stops.push(index);
         use.amounts.push(
           kind === 'file'
-            ? stop.strokes
+            ? strokesAtStop(step, stop)
             : kind === 'set-tool'
               ? (stop.to ?? stop.at) - stop.at + 1
               : Math.max(1, passes),

@@ -132,3 +132,28 @@ export const WHOLE_SAW_STOP: readonly Stop[] = [{ at: 0, strokes: 0, heavier: 'e
 
 /** Minutes a stop takes by its step, whose time is shared over its stops; 0 of a step that is none. */
 export const minutesAtStop = (step: Step | undefined): number => (step ? step.minutes / step.stops.length : 0);
+
+/** Strokes made at a stop: of a window of the vise those of every gullet in it. Example: 2 strokes, teeth 11 to 36 -> 52. */
+export const strokesAtStop = ({ unit }: Pick<Step, 'unit'>, { at, to, strokes }: Stop): number =>
+  unit === 'window' ? strokes * ((to ?? at) - at + 1) : strokes;
+
+/** Strokes of a step, and of all steps. */
+export const strokesOfStep = (step: Pick<Step, 'unit' | 'stops'>): number =>
+  step.stops.reduce((sum, stop) => sum + strokesAtStop(step, stop), 0);
+export const strokesOfSteps = (steps: readonly Step[]): number =>
+  steps.reduce((sum, step) => sum + strokesOfStep(step), 0);
+
+/**
+ * Minutes of every step as they are told, whole and adding up to the whole order's: each rounded down, what is left
+ * going to those that lost most (largest remainder; from memory). Example: 2.4, 2.4, 2.4 -> 3, 2, 2.
+ */
+export function wholeMinutes(steps: readonly Pick<Step, 'minutes'>[]): number[] {
+  const total = Math.round(steps.reduce((sum, { minutes }) => sum + minutes, 0));
+  const whole = steps.map(({ minutes }) => Math.floor(minutes));
+  const lost = steps
+    .map(({ minutes }, i) => ({ i, rest: minutes - Math.floor(minutes) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i);
+  const left = Math.max(0, total - whole.reduce((sum, n) => sum + n, 0));
+  for (const { i } of lost.slice(0, left)) whole[i] = (whole[i] ?? 0) + 1;
+  return whole;
+}

@@ -235,7 +235,7 @@ class DemoTeller {
         stonedSide: null,
         stonedPasses: null,
         advice: ['passes'],
-        at: opened.plus({ days: 3 }).toJSDate(),
+        at: opened.plus({ days: 2, hours: 3 }).toJSDate(),
       };
     });
   }

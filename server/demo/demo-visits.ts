@@ -87,7 +87,7 @@ export class DemoVisits {
     }
     if (!here) return comings;
     const opened = this.today.minus({ days: stage === 'declined' ? 3 - other.days : 3 }).plus({ hours: 9, minutes: n });
-    const promised = stage === 'declined' ? opened : this.today.plus({ days: other.days });
+    const promised = stage === 'declined' ? opened : this.workday(other.days);
     const visit: Visit = {
       ...{ ...said, marks: [...marks], stage, opened, promised },
       ...(waits && { waits }),
@@ -118,9 +118,16 @@ export class DemoVisits {
     const [stage, days, waits] = queued;
     const opened = this.today.minus({ days: 4 }).plus({ hours: 9, minutes: n });
     const pictured = PICTURED[n];
-    const promised = this.today.plus({ days });
+    const promised = this.workday(days);
     come({ ...this.told(), stage, promised, opened, ...(waits && { waits }), ...(pictured && { pictured }) }, n);
     return comings;
+  }
+
+  /** A day so many from today on which somebody is at the bench: after a weekend what is to come, before it what is late. */
+  private workday(days: number): DateTime {
+    const day = this.today.plus({ days });
+    if (!day.isWeekend) return day;
+    return days < 0 ? day.minus({ days: day.weekday - 5 }) : day.plus({ days: 8 - day.weekday });
   }
 
   private told(): Pick<Visit, 'marks' | 'hardened' | 'complaint'> {

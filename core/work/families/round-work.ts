@@ -9,6 +9,7 @@ import { priceFor } from '../price';
 import type { SawRecord } from '../saw-record';
 import { atShopPace, paceReason } from '../shop-pace';
 import type { Step } from '../step';
+import { strokesOfSteps } from '../step';
 import { roundWay, roundWays } from './round-ways';
 
 type RoundFamily = RoundWish['family'];
@@ -60,14 +61,13 @@ export function roundWork<F extends RoundFamily>(family: F, own: RoundParts<F>):
   };
 }
 
-/** What a family's own steps come to as an order. `strokes` where its stops do not tell them tooth by tooth. Minutes. O(stops). */
+/** What a family's own steps come to as an order.  Minutes. O(stops). */
 export function roundOrder(
   round: RoundOrdered,
   work: WorkOrder['work'],
   atTables: readonly Step[],
   rates: Rates | null,
   reasons: readonly Reason[],
-  strokes = atTables.reduce((sum, one) => sum + one.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
 ): WorkOrder {
   const { steps, pace } = atShopPace(atTables, round.inputs.habits);
   const own = paceReason(pace);
@@ -86,7 +86,7 @@ export function roundOrder(
     minutes,
     ...(pace && { pace }),
     minutesError: 0,
-    strokes,
+    strokes: strokesOfSteps(steps),
     price: price && rates ? { ...price, currency: rates.currency } : null,
     reasons: own ? [...reasons, own] : [...reasons],
   };

@@ -3,6 +3,7 @@ import { leastPlateMm, lifeCost } from '../../life/life';
 import { heightOn } from '../../line/joint-line';
 import type { LineOrder } from '../order';
 import type { Step, StepKind } from '../step';
+import { strokesOfSteps } from '../step';
 import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
@@ -43,7 +44,7 @@ function withBeside(own: LineOrder, other: LineOrder, rates: Rates | null): Line
     beside: { inputs: other.inputs, depthMm: other.choice.depthMm, targets: other.targets, forecast: other.forecast },
     minutes,
     minutesError: Math.hypot(own.minutesError, other.minutesError),
-    strokes: own.strokes + other.strokes,
+    strokes: strokesOfSteps(steps),
     price: price && rates ? { ...price, currency: rates.currency } : null,
     reasons: [...own.reasons, ...other.reasons.filter((r) => !own.reasons.some((o) => o.what === r.what))],
   };
@@ -116,7 +117,7 @@ function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): L
     minutes,
     ...(paced.pace && { pace: paced.pace }),
     minutesError: (paced.pace?.factor ?? 1) * sampleError(study, view),
-    strokes: steps.reduce((sum, step) => sum + step.stops.reduce((s, stop) => s + stop.strokes, 0), 0),
+    strokes: strokesOfSteps(steps),
     price: price && rates ? { ...price, currency: rates.currency } : null,
     reasons: [
       study.recommended.reason,

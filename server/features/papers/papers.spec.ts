@@ -1,3 +1,4 @@
+import { wholeMinutes } from '@odontis/core/work/step';
 import { randomUUID } from 'node:crypto';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Dossier } from '@odontis/contract/dossier';
@@ -180,7 +181,10 @@ describe('what is printed', () => {
       order?.steps.length ?? NaN,
       order?.steps.length ?? NaN,
     ]);
-    for (const step of order?.steps ?? []) expect(words).toContain(`${Math.round(step.minutes)}min`);
+    const minutes = wholeMinutes(order?.steps ?? []);
+    for (const whole of minutes) expect(words).toContain(`${whole}min`);
+    // What stands in the rows adds up to what stands over them.
+    expect(words).toContain(`About${minutes.reduce((sum, n) => sum + n, 0)}minutes.`);
     expect(words).toMatch(/Loadoneverytooth,heeltotoe:before/);
     expect(words).toMatch(/drawn\d+timesaslarge,bothalike/);
     for (const caution of order?.steps.flatMap((step) => step.cautions) ?? [])

@@ -75,7 +75,9 @@ function done(dossier: Dossier, facts: VisitFacts, book: ShopBook): Row[] {
 /** What an order's steps that were done came to. */
 function doneOf(dossier: Dossier, order: WorkOrder, facts: VisitFacts, book: ShopBook): Row[] {
   const deeds = facts.deeds.at(-1) ?? [];
-  if (order.round) return roundRows(order.round, order, deeds, book);
+  // Where the kerf is drawn, its width is told with it.
+  const drawn = cutOf(dossier) !== null;
+  if (order.round) return roundRows(order.round, order, { deeds, drawn }, book);
   if (!isLineOrder(order)) return [];
   const { forecast, inputs, choice } = order;
   const filed = facts.sharpened;
@@ -101,7 +103,7 @@ function doneOf(dossier: Dossier, order: WorkOrder, facts: VisitFacts, book: Sho
   if (!forecast.set.reset) {
     if (filed) rows.push(['Set per side', 'left as it was, enough for now']);
   } else if (isDone(deeds, 'set')) rows.push(['Set per side', `${sayFine(forecast.set.perSideMm, book)}, renewed`]);
-  if (filed && !cutOf(dossier)) rows.push(['Kerf', `${sayPlate(forecast.cut.kerfMm, book)}, by the plan`]);
+  if (filed && !drawn) rows.push(['Kerf', `${sayPlate(forecast.cut.kerfMm, book)}, by the plan`]);
   if (facts.worked) rows.push(['Left in the plate', saySharpenings(forecast.life.left)]);
   return rows;
 }

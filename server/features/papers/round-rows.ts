@@ -10,16 +10,21 @@ import { sayFine, sayPlate } from '@odontis/core/units/shop-speech';
 type Row = [string, string];
 
 type Deeds = readonly StepDeed[];
+/** What was done, and whether the kerf is drawn elsewhere on the paper. */
+interface Told {
+  readonly deeds: Deeds;
+  readonly drawn: boolean;
+}
 
 /** What the steps that were done to a saw whose teeth go round came to, as its owner reads it. */
-export function roundRows(round: RoundOrdered, order: WorkOrder, deeds: Deeds, book: ShopBook): Row[] {
+export function roundRows(round: RoundOrdered, order: WorkOrder, told: Told, book: ShopBook): Row[] {
   switch (round.family) {
     case 'band':
-      return bandRows(round, order, deeds, book);
+      return bandRows(round, order, told, book);
     case 'circular':
-      return bladeRows(round, deeds, book);
+      return bladeRows(round, told, book);
     case 'dado':
-      return dadoRows(round, deeds, book);
+      return dadoRows(round, told, book);
   }
 }
 
@@ -34,7 +39,7 @@ function setRows(
   return isDone(deeds, 'set', 'swage-teeth') ? [['Set per side', `${sayFine(set.perSideMm, book)}, renewed`]] : [];
 }
 
-function bandRows({ forecast, inputs }: BandOrdered, order: WorkOrder, deeds: Deeds, book: ShopBook): Row[] {
+function bandRows({ forecast, inputs }: BandOrdered, order: WorkOrder, { deeds, drawn }: Told, book: ShopBook): Row[] {
   const strokes = order.strokes / forecast.teeth;
   const filed = isDone(deeds, 'sharpen');
   return [
@@ -43,12 +48,12 @@ function bandRows({ forecast, inputs }: BandOrdered, order: WorkOrder, deeds: De
       `${forecast.teeth}${inputs.counted ? ', counted' : ', by its length and pitch'}${filed ? `, ${strokes} strokes in every gullet` : ''}`,
     ],
     ...setRows(forecast, deeds, filed, book),
-    ...(filed ? [['Kerf', `${sayPlate(forecast.kerfMm, book)}, by the plan`] satisfies Row] : []),
+    ...(filed && !drawn ? [['Kerf', `${sayPlate(forecast.kerfMm, book)}, by the plan`] satisfies Row] : []),
     ...(forecast.atWeld ? [['At the weld', forecast.atWeld] satisfies Row] : []),
   ];
 }
 
-function bladeRows({ forecast, inputs }: BladeOrdered, deeds: Deeds, book: ShopBook): Row[] {
+function bladeRows({ forecast, inputs }: BladeOrdered, { deeds, drawn }: Told, book: ShopBook): Row[] {
   const filed = isDone(deeds, 'round');
   if (inputs.saw.tipped === 'carbide') return inputs.wish.asked ? [['Asked for', inputs.wish.asked]] : [];
   const { spreadBeforeMm, spreadAfterMm, jointMm, bladeMm, arborMm } = forecast;
@@ -70,11 +75,11 @@ function bladeRows({ forecast, inputs }: BladeOrdered, deeds: Deeds, book: ShopB
   return [
     ...rows,
     ...setRows(forecast, deeds, filed, book),
-    ...(filed ? [['Kerf', `${sayPlate(forecast.kerfMm, book)}, by the plan`] satisfies Row] : []),
+    ...(filed && !drawn ? [['Kerf', `${sayPlate(forecast.kerfMm, book)}, by the plan`] satisfies Row] : []),
   ];
 }
 
-function dadoRows({ forecast, inputs }: DadoOrdered, deeds: Deeds, book: ShopBook): Row[] {
+function dadoRows({ forecast, inputs }: DadoOrdered, { deeds }: Told, book: ShopBook): Row[] {
   const [stack] = forecast.stacks;
   const { spreadBeforeMm, spreadAfterMm } = forecast;
   return [

@@ -1,3 +1,4 @@
+import { strokesOfStep, wholeMinutes } from '@odontis/core/work/step';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Dossier } from '@odontis/contract/dossier';
 import { sawInWords } from '@odontis/contract/saw-words';
@@ -30,10 +31,11 @@ const STOP_WORDS: Partial<Record<Step['unit'], readonly [string, string]>> = {
 };
 
 /** At how many places, and how many strokes in all; nothing of a step that is done to the whole saw at once. */
-function stopsSay({ unit, stops }: Step): string {
+function stopsSay(step: Step): string {
+  const { unit, stops } = step;
   const words = STOP_WORDS[unit];
   if (!words || stops.length === 0) return '';
-  const strokes = stops.reduce((sum, stop) => sum + stop.strokes, 0);
+  const strokes = strokesOfStep(step);
   return `${stops.length} ${words[stops.length === 1 ? 0 : 1]}${strokes > 0 ? `, ${strokes} strokes` : ''}`;
 }
 
@@ -68,6 +70,7 @@ export function shopCard(dossier: Dossier, book: ShopBook): TDocumentDefinitions
   const ends = endsOf(saw);
   const order = plan?.order;
   const foretold = cutOf(dossier);
+  const minutes = wholeMinutes(order?.steps ?? []);
   const cautions = [...new Set(order?.steps.flatMap((step) => step.cautions) ?? [])];
   return {
     pageSize: 'A4',
@@ -86,11 +89,11 @@ export function shopCard(dossier: Dossier, book: ShopBook): TDocumentDefinitions
               layout: 'lightHorizontalLines',
               table: {
                 widths: [pt(6), '*', 110, 40],
-                body: order.steps.map((step) => [
+                body: order.steps.map((step, i) => [
                   box(),
                   { text: stepTitle(step, say, ends) },
                   { text: stopsSay(step), color: '#555' },
-                  { text: `${Math.round(step.minutes)} min`, alignment: 'right' },
+                  { text: `${minutes[i] ?? 0} min`, alignment: 'right' },
                 ]),
               },
               margin: [0, 0, 0, 8],

@@ -90,6 +90,5 @@ export function orderBand(study: BandStudy, rates: Rates | null): WorkOrder {
     steps,
     rates,
     [joint.reason, wanted.reason, set.reason],
-    study.strokes * inputs.teeth,
   );
 }

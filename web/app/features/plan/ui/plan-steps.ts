@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { stepTitle } from '@odontis/contract/step-words';
 import type { Ends } from '@odontis/core/saw/ends';
 import type { Step } from '@odontis/core/work/step';
+import { wholeMinutes } from '@odontis/core/work/step';
 import { Speech } from '../../../shared/speech/speech';
 
 /** An order's steps, one after the other, with their minutes. */
@@ -29,10 +30,12 @@ export class PlanSteps {
   readonly steps = input.required<readonly Step[]>();
   /** What this saw's ends are called; left out where it has none. */
   readonly ends = input<Ends>();
-  protected readonly told = computed(() =>
-    this.steps().map((step) => ({
+  /** Minutes that add up to the whole order's. */
+  protected readonly told = computed(() => {
+    const minutes = wholeMinutes(this.steps());
+    return this.steps().map((step, i) => ({
       title: stepTitle(step, this.speech, this.ends()),
-      minutes: this.speech.minutes(step.minutes),
-    })),
-  );
+      minutes: minutes[i] ? this.speech.minutes(minutes[i]) : 'under 1 min',
+    }));
+  });
 }
