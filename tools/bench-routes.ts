@@ -41,9 +41,9 @@ export const measureRoutes = (bench: ShopBench): Promise<void> =>
       [SAWS],
     );
     await client.query(
-      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency,
+      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, currency,
        opened_by, closed_by, closed_at, arrival_id)
-     SELECT s.id, 'closed', 'dry-soft', 'weekly', 'no', 'take', '[]', now(), 1, 2, 'x', 1, 1, now(), 1 FROM saw s WHERE s.name LIKE 'Saw %'`,
+     SELECT s.id, 'closed', 'dry-soft', 'weekly', 'no', 'take', '[]', now(), 'x', 1, 1, now(), 1 FROM saw s WHERE s.name LIKE 'Saw %'`,
     );
     await pressSaws(client);
     await client.query('ANALYZE');

@@ -39,8 +39,8 @@ export const measureSearch = (bench: ShopBench): Promise<void> =>
       [MANY_SAWS, CUSTOMERS - 100],
     );
     await client.query(
-      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, quote_low, quote_high, currency, opened_by, arrival_id)
-     SELECT s.id, 'measure', 'dry-soft', 'weekly', 'no', 'take', '[]', now()::date + (s.id % 14)::int, 1, 2, 'x', 1, 1
+      `INSERT INTO ticket (saw_id, stage, wood, use_rate, hardened, verdict, reasons, promised_on, currency, opened_by, arrival_id)
+     SELECT s.id, 'measure', 'dry-soft', 'weekly', 'no', 'take', '[]', now()::date + (s.id % 14)::int, 'x', 1, 1
        FROM saw s WHERE s.name = 'Tenon saw' ORDER BY s.id DESC LIMIT $1`,
       [OPEN_TICKETS],
     );

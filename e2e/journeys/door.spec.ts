@@ -117,7 +117,7 @@ test('a tablet comes to trust the shop over TLS; a saw begun at the office is fi
   await expect(tablet).toHaveURL(/\/bench$/);
   await new Bench(finger).walk();
   await finger.act(tablet.getByRole('link', { name: 'To the check' }));
-  await finger.choose('runs true');
+  await finger.saw('runs true', 'does not bind', 'does not jump');
   await finger.button('Judge this cut');
   await expect(tablet.getByRole('heading', { name: 'Cut 1: passes' })).toBeVisible();
   await device.close();

@@ -94,6 +94,7 @@ async function crosscutSaw(browser: Browser, hands: Hands): Promise<void> {
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await counter.type(/raker 3 · /, '4');
   await counter.button(/^Next/);
+  await counter.saw('runs true', 'does not bind', 'does not jump');
   await counter.button('dust or short chips');
   await expect(page.getByRole('region', { name: 'What this cut points to' })).toContainText('rakers too high');
   await expect(page.getByRole('button', { name: 'Judge this cut' })).toBeEnabled();
@@ -102,6 +103,7 @@ async function crosscutSaw(browser: Browser, hands: Hands): Promise<void> {
   await expect(page.getByText(/1 of 8 rakers measured: 1 too high/)).toBeVisible();
   await expect(page.getByText(/File those to the gauge/)).toBeVisible();
   await expectAccessible(page);
+  await counter.saw('runs true', 'does not bind', 'does not jump');
   await counter.button('long clean ribbons');
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 2: passes' })).toBeVisible();
@@ -145,11 +147,13 @@ async function pullSaw(browser: Browser, hands: Hands): Promise<void> {
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await expectAccessible(page);
   // Each edge is cut with; only when both have passed does it go home.
+  await counter.saw('runs true', 'does not bind', 'does not jump');
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 1, crosscut edge: passes' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Hand it over' })).toBeHidden();
   const edge = page.getByRole('radiogroup', { name: 'Which edge cuts' });
   await expect(edge.getByRole('radio', { name: 'rip edge' })).toBeChecked();
+  await counter.saw('runs true', 'does not bind', 'does not jump');
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 2, rip edge: passes' })).toBeVisible();
   await counter.act(page.getByRole('link', { name: 'Hand it over' }));

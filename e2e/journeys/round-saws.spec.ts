@@ -48,6 +48,7 @@ async function walkedByDial(counter: Counter, at: string): Promise<void> {
     await counter.type(/^The dial now/, value);
     await page.keyboard.press('Enter');
   };
+  await bench.agreed();
   let first = true;
   // A set's walk begins with its outer blades: the chippers' first stop is asked for at every step.
   while (!(await bench.finished.isVisible())) {
@@ -69,16 +70,36 @@ async function walkedByDial(counter: Counter, at: string): Promise<void> {
 }
 
 /** A cut that shows something, then one that passes, to the handover and its report. */
-async function checked(counter: Counter, shows: RegExp, asks: string, words: readonly string[]): Promise<void> {
+async function checked(
+  counter: Counter,
+  shows: string,
+  passes: readonly string[],
+  asks: string,
+  words: readonly string[],
+  gauged: readonly string[] = [],
+): Promise<void> {
   const { page } = counter;
   await counter.act(page.getByRole('link', { name: 'To the check' }));
   await expectAccessible(page);
-  await counter.tick(shows);
+  await counter.saw(shows);
   await counter.button('Judge this cut');
   await expect(page.getByRole('heading', { name: 'Cut 1: again' })).toBeVisible();
   await expect(page.getByText(asks)).toBeVisible();
+  await counter.saw(...passes);
   await counter.button('Judge this cut');
-  await expect(page.getByRole('heading', { name: 'Cut 2: passes' })).toBeVisible();
+  if (gauged.length === 0) await expect(page.getByRole('heading', { name: 'Cut 2: passes' })).toBeVisible();
+  else {
+    // A set passes only where the floor of its groove was gauged.
+    await expect(page.getByRole('heading', { name: 'Cut 2: open: not everything was looked at' })).toBeVisible();
+    const buffer = Buffer.from(['quantity,part,place,value_mm', ...gauged].join('\n'));
+    await page
+      .locator('od-gauge-desk input[type=file]')
+      .setInputFiles({ name: 'groove.csv', mimeType: 'text/csv', buffer });
+    await expect(page.getByText(/readings taken/)).toBeVisible();
+    await counter.saw(...passes);
+    await counter.button('Judge this cut');
+    await expect(page.getByRole('heading', { name: 'Cut 3: passes' })).toBeVisible();
+  }
   await counter.act(page.getByRole('link', { name: 'Hand it over' }));
   const report = page.getByRole('link', { name: 'Open the customer’s report' });
   await expect(report).toBeVisible();
@@ -122,9 +143,13 @@ async function band(browser: Browser, hands: Hands): Promise<void> {
   await expect(page.getByText(/23 teeth early: a window was passed over/)).toBeVisible();
   await page.locator('body').click({ position: { x: 2, y: 2 } });
   await bench.walk();
-  await checked(counter, /beats once a turn/, 'Find the place: turn it by hand', [
-    'Every gullet filed alike all round',
-  ]);
+  await checked(
+    counter,
+    'beats once a turn',
+    ['runs true', 'does not burn', 'does not beat'],
+    'Find the place: turn it by hand',
+    ['Every gullet filed alike all round'],
+  );
 }
 
 async function combination(browser: Browser, hands: Hands): Promise<void> {
@@ -158,10 +183,13 @@ async function combination(browser: Browser, hands: Hands): Promise<void> {
   await expect(page).toHaveURL(/\/bench$/);
   await expect(page.getByText(/unplugged before the blade/)).toBeVisible();
   await new Bench(counter).walk();
-  await checked(counter, /leaves steps/, 'It leaves steps: read the teeth by dial', [
-    'Jointed round, every tooth filed on face and back',
-    'which stays with the machine',
-  ]);
+  await checked(
+    counter,
+    'leaves steps',
+    ['runs true', 'does not burn', 'leaves no steps'],
+    'It leaves steps: read the teeth by dial',
+    ['Jointed round, every tooth filed on face and back', 'which stays with the machine'],
+  );
 }
 
 async function set(browser: Browser, hands: Hands): Promise<void> {
@@ -195,10 +223,14 @@ async function set(browser: Browser, hands: Hands): Promise<void> {
   await counter.button('To the bench with it');
   await expect(page).toHaveURL(/\/bench$/);
   await walkedByDial(counter, '-0.49 mm');
-  await checked(counter, /leaves steps/, 'or the floor of the groove part by part', [
-    'every chipper brought to one height',
-    'Floor of the groove',
-  ]);
+  await checked(
+    counter,
+    'leaves steps',
+    ['runs true', 'does not burn', 'leaves no steps'],
+    'or the floor of the groove part by part',
+    ['every chipper brought to one height', 'Floor of the groove'],
+    ['groove-step,chipper 1,1,0.02', 'groove-step,chipper 2,1,0.05'],
+  );
 }
 
 test('a band from the counter to its report, by keyboard', ({ browser }) => band(browser, 'keyboard'));

@@ -38,8 +38,20 @@ export class Bench {
     }
   }
 
+  /** A plan over what was quoted: the customer says yes on the telephone, and it is written down. */
+  async agreed(): Promise<void> {
+    const { page } = this.counter;
+    const ask = page.locator('od-price-ask');
+    if (!(await ask.isVisible())) return;
+    await this.counter.choose('they said yes');
+    await this.counter.choose('by telephone');
+    await this.counter.button('Write the answer down');
+    await expect(ask).toBeHidden();
+  }
+
   /** Every stop from here to the last, as fast as hands go. */
   async walk(): Promise<void> {
+    await this.agreed();
     // A button that moved away under the finger was missed: what is left then is pressed for once more.
     for (let i = 0; i < 3 && !(await this.finished.isVisible()); i++) {
       for (let left = await this.left(); left > 0; left--) await this.press();

@@ -27,6 +27,15 @@ export class Counter {
   choose = (name: string): Promise<void> => this.act(this.page.getByRole('radio', { name, exact: true }), ' ');
   tick = (name: RegExp): Promise<void> => this.act(this.page.getByRole('checkbox', { name }), ' ');
 
+  /** What a cut showed, said word by word: nothing of it is looked at before. */
+  async saw(...words: string[]): Promise<void> {
+    const looks = this.page.locator('od-check-page .looks').first();
+    for (const name of words) {
+      const word = looks.getByRole('button', { name, exact: true });
+      if ((await word.getAttribute('aria-pressed')) !== 'true') await this.act(word);
+    }
+  }
+
   async type(label: string | RegExp, text: string): Promise<void> {
     const field = this.page.getByLabel(label, typeof label === 'string' ? { exact: true } : {}).first();
     // An empty field wears its label over itself: a finger lands on that, and the field is in focus all the same.

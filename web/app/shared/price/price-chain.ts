@@ -12,7 +12,7 @@ import { Speech } from '../speech/speech';
     <ol>
       @for (word of words(); track word.id) {
         <li [class]="word.kind" [class.live]="word.isLive">
-          <span class="figure">{{ word.says }}</span>
+          <strong>{{ word.says }}</strong>
           @if (word.note) {
             <span>{{ word.note }}</span>
           }

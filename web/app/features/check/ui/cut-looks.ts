@@ -19,7 +19,8 @@ import {
 export interface CutLooked {
   readonly kerf: string;
   readonly off: string;
-  readonly offTo: 'left' | 'right';
+  /** To which side; null before somebody says it. */
+  readonly offTo: 'left' | 'right' | null;
   readonly over: string;
   readonly wall: Wall | null;
   readonly floor: Floor | null;
@@ -28,7 +29,7 @@ export interface CutLooked {
   readonly again: Again | null;
 }
 export const NOT_LOOKED: CutLooked = {
-  ...{ kerf: '', off: '', offTo: 'left', over: '' },
+  ...{ kerf: '', off: '', offTo: null, over: '' },
   ...{ wall: null, floor: null, shavings: null, plate: null, again: null },
 };
 
@@ -96,7 +97,7 @@ export function lengthsOf(
       : (sized === null) !== (overMm === null)
         ? 'How far it left its line is told over a length: type both.'
         : told
-          ? offLineSlip(sized, overMm, plate)
+          ? (offLineSlip(sized, overMm, plate) ?? (offTo === null ? 'Say to which side it left its line.' : null))
           : null;
   return {
     kerfMm: kerfMm ?? null,

@@ -116,7 +116,7 @@ describe('the counter', () => {
     await click('Rust');
     // Ungraded it is taken as moderate, never as the worst: half an hour in place of the ten minutes of any tune.
     expect(price()).toBe(clean + 16);
-    expect(host().querySelector('od-verdict-slip')?.textContent).toContain('Rust adds');
+    expect(host().querySelector('od-verdict-slip')?.textContent).toContain('Rust: ');
   });
 
   it('names what is missing beside its question and sends nothing', async () => {

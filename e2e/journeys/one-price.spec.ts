@@ -1,0 +1,159 @@
+import type { Browser } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { pdfText } from '../fixtures/pdf-text';
+import { test } from '../fixtures/shop';
+import { wornBackSawCsv } from '../fixtures/worn-back-saw';
+import { Bench } from '../pages/bench';
+import type { Hands } from '../pages/counter';
+import { Counter } from '../pages/counter';
+import { arrive, expectAccessible } from '../pages/sound';
+
+/** A dovetail saw whose line was said to be even, taken in and found hollow: its plan is a tune, and above the quote. */
+async function foundHollow(browser: Browser, hands: Hands, owner: string): Promise<Counter> {
+  const page = await (await browser.newContext({ hasTouch: hands === 'touch' })).newPage();
+  await arrive(page, '/counter');
+  const counter = new Counter(page, hands);
+  await counter.customer(owner);
+  await counter.type('Telephone', '0555 77');
+  await counter.button('Dovetail saw');
+  await counter.type('Tooth line', '4 in');
+  await counter.choose('Soft: a file bites');
+  await counter.choose('even');
+  await counter.takeIn();
+  await counter.act(page.getByRole('link', { name: 'Measure it now' }));
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'line.csv', mimeType: 'text/csv', buffer: Buffer.from(wornBackSawCsv()) });
+  await expect(page.getByRole('row', { name: /Teeth 56/ })).toBeVisible();
+  return counter;
+}
+
+const papers = async ({ page }: Counter, name: string): Promise<string> => {
+  const address = new URL(page.url()).pathname.replace(/\/[a-z]+$/, '');
+  return (
+    await pdfText(await (await page.request.get(`/api${address.replace('ticket', 'tickets')}/${name}.pdf`)).body())
+  ).replace(/\s/g, '');
+};
+
+async function quotePassed(browser: Browser, hands: Hands): Promise<void> {
+  test.setTimeout(180_000);
+  const counter = await foundHollow(browser, hands, `Sorrel Adair ${hands}`);
+  const { page } = counter;
+  await counter.button('Measured: plan the work');
+  await counter.button(/^Joint .* and tune$/);
+  await expect(page).toHaveURL(/\/bench$/);
+  const ask = page.locator('od-price-ask');
+  await expect(ask).toContainText('above the');
+  await expect(ask).toContainText('Nobody has asked them.');
+  await expectAccessible(page);
+  // What the old sum covers is done; then nothing more is begun, however often the key is pressed.
+  const held = page.getByText('nothing more of this order is begun');
+  const bench = new Bench(counter);
+  for (let i = 0; i < 400 && !(await held.isVisible()); i++) await bench.steps(1);
+  await expect(held).toBeVisible();
+  const stood = await bench.place.innerText();
+  await page.keyboard.press('Space');
+  await expect(bench.place).toHaveText(stood);
+  await page.reload();
+  await expect(held).toBeVisible();
+  // Asked by a quote of its own; no answer without how it came.
+  await counter.choose('ask the customer');
+  await expect(page.getByLabel('What they are told')).toHaveValue(/the work comes to/);
+  await counter.button('Quote it: into the outbox');
+  await expect(ask).toContainText(/Asked by quote \d+-2/);
+  expect(await papers(counter, 'quote')).toMatch(/Quote\d+-2:upto/);
+  await counter.choose('they said yes');
+  await counter.button('Write the answer down');
+  await expect(ask.getByRole('alert')).toContainText('Say how the answer came');
+  await counter.choose('by telephone');
+  await counter.type('Who said it', 'Sorrel');
+  await counter.button('Write the answer down');
+  await expect(ask).toBeHidden();
+  await expect(held).toBeHidden();
+  await bench.walk();
+  await counter.act(page.getByRole('link', { name: 'To the check' }));
+  await counter.saw('runs true', 'does not bind', 'does not jump');
+  await counter.button('Judge this cut');
+  await counter.act(page.getByRole('link', { name: 'Hand it over' }));
+  const chain = page.locator('od-price-chain');
+  await expect(chain).toContainText('by telephone');
+  await expect(chain).toContainText('may be charged without another word');
+  // More than was agreed is not charged; less wants a word.
+  await counter.type(/^Charged/, '900');
+  await counter.type(/^Why not/, 'They are rich.');
+  await counter.button('Hand it over and close the ticket');
+  await expect(page.getByText('is above what was agreed')).toBeVisible();
+  await counter.type(/^Charged/, '20');
+  await counter.type(/^Why not/, 'A friend of the house.');
+  await counter.button('Hand it over and close the ticket');
+  await expect(page.getByRole('heading', { name: /Handed over on/ })).toBeVisible();
+  expect(await papers(counter, 'report')).toContain('Charged:€20.00');
+  await page.context().close();
+}
+
+test('a plan above the quote is agreed to by telephone before it is gone on with, by keyboard', ({ browser }) =>
+  quotePassed(browser, 'keyboard'));
+test('and by touch', ({ browser }) => quotePassed(browser, 'touch'));
+
+test('given back unsharpened: nothing is told that was not done, and taken up again it goes on', async ({
+  browser,
+}) => {
+  const counter = await foundHollow(browser, 'keyboard', 'Odd Lindqvist');
+  const { page } = counter;
+  await counter.button(/^counter slip/);
+  await counter.button('End the ticket');
+  await expect(page.getByText('Say how it ends.')).toBeVisible();
+  await counter.act(page.getByRole('combobox', { name: 'How' }), ' ');
+  await page.getByRole('option', { name: 'Given back unsharpened' }).click();
+  await counter.choose('the customer’s word');
+  await page.locator('od-ticket-end').getByLabel('Why').fill('They want it as grandfather left it.');
+  await counter.button('End the ticket');
+  await expect(page.getByRole('heading', { name: 'Given back unsharpened' }).first()).toBeVisible();
+  const report = await papers(counter, 'report');
+  expect(report).toContain('Itgoeshomewithoutbeingsharpened.');
+  for (const never of ['Theteetharesharp', 'Nextvisit', 'Charged']) expect(report).not.toContain(never);
+  await page.locator('od-counter-slip').getByLabel('It goes on, because').fill('They thought it over.');
+  await counter.button('Take the ticket up again');
+  await expect(page.locator('od-ticket-end')).toBeVisible();
+  await page.context().close();
+});
+
+test('a step left out and a plate that did not come out are told as they were', async ({ browser }) => {
+  test.setTimeout(180_000);
+  const page = await (await browser.newContext()).newPage();
+  await arrive(page, '/counter');
+  const counter = new Counter(page, 'keyboard');
+  await counter.customer('Ilse Marchetti');
+  await counter.button('Dovetail saw');
+  await counter.type('Tooth line', '4 in');
+  await counter.choose('Soft: a file bites');
+  await counter.mark('Bend');
+  await counter.takeIn();
+  await counter.act(page.getByRole('link', { name: 'Measure it now' }));
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'line.csv', mimeType: 'text/csv', buffer: Buffer.from(wornBackSawCsv()) });
+  await counter.button('Measured: plan the work');
+  await counter.button(/^Joint .* and tune$/);
+  await expect(page).toHaveURL(/\/bench$/);
+  const bench = new Bench(counter);
+  await bench.agreed();
+  await bench.steps(1);
+  await expect(page.locator('od-bench-turns')).toContainText('it came out');
+  await counter.choose('it did not');
+  await counter.type('Minutes', '25');
+  await counter.button('Done so: next');
+  await page.getByText('Elsewhere, again, left out').click();
+  await counter.button('Leave this one out');
+  await expect(page.getByText('Write why: the report says it.')).toBeVisible();
+  await counter.type('Why it is left out', 'set was gone already');
+  await counter.button('Leave this one out');
+  await expect.poll(async () => (await papers(counter, 'report')).includes('Leftout')).toBe(true);
+  const report = await papers(counter, 'report');
+  expect(report).toContain('platestraightened,whichdidnotcomeout');
+  expect(report).toContain('setwasgonealready');
+  expect(report).toContain('Stillopen');
+  await page.context().close();
+});
