@@ -8,7 +8,7 @@ import { dadoWish } from '@odontis/core/work/families/dado/inputs';
 import { workOrder } from '@odontis/core/work/order';
 import { WAYS } from '@odontis/core/work/ways';
 import { RESULTS } from '@odontis/core/work/deeds';
-import { LINE_CHOICES } from '@odontis/core/work/tooth-line/inputs';
+import { LINE_CHOICES, SET_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { bounded, text, version } from './fields';
 
 /** Why it was chosen, in the technician's words; left out or empty where nobody said. */
@@ -37,6 +37,9 @@ export const linePlanChoice = z.object({
   backDeg: bounded(5, 60, 'The back', 'degrees').nullish(),
   topDeg: bounded(0, 60, 'The top bevel', 'degrees').nullish(),
   besideMm: bounded(0, 20, 'The depth of the other edge', 'mm').nullish(),
+  /** What is done about the set, and this saw's own; left out or null as it is due, by the table. */
+  set: z.enum(SET_CHOICES).nullish(),
+  setMm: bounded(0.01, 3, 'The set a side', 'mm').nullish(),
   /** Files the Store had corners free of when it was worked out, by name; left out where it knew none. */
   files: z.array(text(60, 'The file')).max(500, 'At most 500 files.').optional(),
   why,

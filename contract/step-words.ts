@@ -173,7 +173,9 @@ export function stepSays(step: Step, speech: StepSpeech, book: ShopBook | null, 
     case 'coil':
       return 'Brush and magnet first. Gloves on; fold it into three loops, never one hand against the spring, and tie it.';
     case 'stone':
-      return 'One light oiled pass on each side, flat on the teeth.';
+      return step.side
+        ? `Even the set out: about ${step.passes - 1} light oiled ${step.passes === 2 ? 'pass' : 'passes'} on the ${step.side} side, down to ${speech.fine(step.targetMm ?? 0)}, measuring between; then one on each side.`
+        : 'One light oiled pass on each side, flat on the teeth.';
     case 'finish':
       return 'Clean, wax or oil, guard on the edge. Then the test cut.';
   }

@@ -87,7 +87,11 @@ const CASES: Record<string, { book: RuleBook<string>; cases: [Partial<FactsFor<F
       [{ setLeftShare: 0.5 }, 'reset', 'worn-down'],
       [{ filingsSinceSet: 4 }, 'reset', 'filed-often'],
       [{ setRead: false }, 'reset', 'set-unread'],
-      [{ work: 'tune' }, 'reset', 'tune-takes-it-out'],
+      [{ work: 'tune', jointOverBent: 0.3 }, 'reset', 'tune-takes-it-out'],
+      // A joint of a hair leaves the set where it is.
+      [{ work: 'tune', jointOverBent: 0.01 }, 'leave', 'enough'],
+      [{ work: 'convert' }, 'reset', 'new-teeth'],
+      [{ setSpreadShare: 0.5 }, 'reset', 'set-scattered'],
       [{ setUneven: true }, 'reset', 'lopsided'],
     ],
   },

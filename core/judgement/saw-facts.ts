@@ -38,6 +38,8 @@ export const FACT_WORDS = {
   filingsSinceSet: 'filings since the set was renewed',
   work: 'what is done: sharpen, tune, convert or retooth',
   setUneven: 'whether one side has much more set, surely',
+  setSpreadShare: 'how far single teeth’s set spreads on a side over the set wanted, where that is judged',
+  jointOverBent: 'what is jointed off the tips over the length that is bent',
   bendSagMm: 'how far the bend stands off, mm',
   bendLengthMm: 'how long the bend is, mm',
 } as const;

@@ -159,6 +159,8 @@ const RESET_FACTS = [
   'filingsSinceSet',
   'work',
   'setUneven',
+  'setSpreadShare',
+  'jointOverBent',
 ] as const satisfies readonly Fact[];
 /** Renew the set, or leave it (trade section 8: set lasts three or four filings). */
 export const RESET_BOOK: RuleBook<'leave' | 'reset', (typeof RESET_FACTS)[number]> = {
@@ -167,7 +169,7 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset', (typeof RESET_FACTS)[number
   question: 'Is the set renewed?',
   verdicts: ['leave', 'reset'],
   otherwise: { verdict: 'leave', rule: 'enough', says: 'Enough set is left for this filing.' },
-  thresholds: { leastShare: RESET_BELOW_SHARE, filings: 4 },
+  thresholds: { leastShare: RESET_BELOW_SHARE, filings: 4, spreadShare: 0.35, jointShare: 0.15 },
   rules: [
     {
       id: 'set-unread',
@@ -197,8 +199,24 @@ export const RESET_BOOK: RuleBook<'leave' | 'reset', (typeof RESET_FACTS)[number
       id: 'tune-takes-it-out',
       verdict: 'reset',
       because: 'work',
-      when: { fact: 'work', is: ['tune', 'convert', 'retooth'] },
-      says: 'A full tune takes the set out first, so it is renewed.',
+      when: { fact: 'jointOverBent', atLeast: { threshold: 'jointShare' } },
+      says: 'So deep a joint takes the set out, so it is renewed.',
+      source,
+    },
+    {
+      id: 'new-teeth',
+      verdict: 'reset',
+      because: 'work',
+      when: { fact: 'work', is: ['convert', 'retooth'] },
+      says: 'Teeth newly shaped are set anew.',
+      source,
+    },
+    {
+      id: 'set-scattered',
+      verdict: 'reset',
+      because: 'set',
+      when: { fact: 'setSpreadShare', atLeast: { threshold: 'spreadShare' } },
+      says: 'Single teeth stand out so unlike that their mean says little: set them alike.',
       source,
     },
     {

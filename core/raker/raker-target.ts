@@ -30,15 +30,22 @@ export const MANUAL_RAKERS_MM = { least: 8 * MM_PER_THOU, most: 30 * MM_PER_THOU
 /** A raker this far off the wanted depth is filed; 2 thou, about what a gauge and a file can keep. Common practice, no source. */
 export const RAKER_OFF_MM = 0.05;
 
+/** A shop's own depths in dry wood; left out where it has none. mm. */
+export type OwnRakers = Partial<Record<RakerSaw, number>>;
+
+/** The table's depth in dry wood, where the shop has none of its own. mm. */
+export const tableRakersMm = (saw: RakerSaw): number => DEPTH_THOU[saw] * MM_PER_THOU;
+
 /** Wanted depth of the rakers below the cutters. mm. Example: two-man, dry soft -> 0.381 mm. */
-export function rakerTarget(saw: RakerSaw, wood: Wood): RakerTarget {
-  const depthMm = DEPTH_THOU[saw] * WOOD_FACTOR[wood] * MM_PER_THOU;
+export function rakerTarget(saw: RakerSaw, wood: Wood, own?: OwnRakers): RakerTarget {
+  const tableMm = own?.[saw] ?? tableRakersMm(saw);
+  const depthMm = tableMm * WOOD_FACTOR[wood];
   return {
     depthMm,
     reason: because(
       'Rakers below the cutters',
       'table by saw, more for soft and green wood',
-      [input('table', DEPTH_THOU[saw] * MM_PER_THOU, 'mm'), input('wood', wood, 'text')],
+      [input(own?.[saw] === undefined ? 'table' : 'the shop’s own table', tableMm, 'mm'), input('wood', wood, 'text')],
       COMMON_PRACTICE,
       'Too shallow and the raker rides, the cutters never reach depth; too deep and the shavings come out stringy and stick.',
     ),

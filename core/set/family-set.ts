@@ -31,6 +31,17 @@ export interface FamilySet {
   readonly reason: Reason;
 }
 
+/** Where this shop, or somebody on this saw, wants another set than the table; left out where nobody does. mm a side. */
+export interface OwnSet {
+  /** In the shop's own table, for dry, medium wood and ordinary use. */
+  readonly tableMm?: number | undefined;
+  /** Typed for this saw as it stands. */
+  readonly sawMm?: number | undefined;
+}
+
+/** The table's set for dry, medium wood and ordinary use, where the shop has none of its own. mm a side. */
+export const tableSetMm = (family: Family): number => BASE_THOU[family] * MM_PER_THOU;
+
 /**
  * Wanted set per side for any family, use and wood, and the kerf it leaves:
  * table x moisture x timber x use, never above half the plate. mm.
@@ -41,22 +52,31 @@ export function familySet(
   wood: { readonly moisture: Moisture; readonly timber: Timber },
   use: Use,
   plateThicknessMm: number,
+  own: OwnSet = {},
 ): FamilySet {
   if (!(plateThicknessMm > 0)) throw new RangeError('A plate has a thickness.');
   const factor = MOISTURE_FACTOR[wood.moisture] * TIMBER_FACTOR[wood.timber] * USE_FACTOR[use];
-  let thou = BASE_THOU[family] * factor;
-  if (family === 'back') thou = Math.min(BACK_MOST_THOU, Math.max(BACK_LEAST_THOU, thou));
+  const tableMm = own.tableMm ?? tableSetMm(family);
+  // A shop's own table is its word: only the trade's is held to the trade's range.
+  const within = (mm: number): number =>
+    family === 'back' && own.tableMm === undefined
+      ? Math.min(BACK_MOST_THOU * MM_PER_THOU, Math.max(BACK_LEAST_THOU * MM_PER_THOU, mm))
+      : mm;
+  const wantedMm = own.sawMm ?? within(tableMm * factor);
   const most = LARGEST_SET_SHARE * plateThicknessMm;
-  const perSideMm = Math.min(most, thou * MM_PER_THOU);
+  const perSideMm = Math.min(most, wantedMm);
   return {
     perSideMm,
     kerfMm: plateThicknessMm + 2 * perSideMm,
-    limitedByPlate: thou * MM_PER_THOU > most,
+    limitedByPlate: wantedMm > most,
     reason: because(
       'Set per side',
-      'table by family × moisture × timber × use, never above half the plate',
+      own.sawMm === undefined
+        ? 'table by family × moisture × timber × use, never above half the plate'
+        : 'as it was typed for this saw, in place of the table × wood × use; never above half the plate',
       [
-        input('table', BASE_THOU[family] * MM_PER_THOU, 'mm'),
+        ...(own.sawMm === undefined ? [] : [input('typed for this saw', own.sawMm, 'mm')]),
+        input(own.tableMm === undefined ? 'table' : 'the shop’s own table', tableMm, 'mm'),
         input('moisture', wood.moisture, 'text'),
         input('timber', wood.timber, 'text'),
         input('use', use, 'text'),

@@ -24,7 +24,7 @@ import type { Rates } from './price';
 import type { SawRecord } from './saw-record';
 import type { Coverage } from './tooth-line/coverage';
 import type { DepthView } from './tooth-line/depth-view';
-import type { LineChoice } from './tooth-line/inputs';
+import type { LineChoice, SetChosen } from './tooth-line/inputs';
 import type { OrderLane } from './tooth-line/lanes';
 import type { ChaseOffer, ChaseSide } from './tooth-line/chase-offer';
 import type { PastSaving, RetoothChoice } from './tooth-line/retooth-offer';
@@ -79,6 +79,9 @@ export interface LineWish {
   readonly topDeg: number | null;
   /** How deep the other edge of a two-edged saw is levelled, mm; null as advised. */
   readonly besideMm: number | null;
+  /** What is done about the set; null as it is due. This saw's own set a side, mm; null by the table. */
+  readonly set: SetChosen | null;
+  readonly setMm: number | null;
 }
 export const PLAIN_WISH: LineWish = {
   line: 'free',
@@ -93,6 +96,8 @@ export const PLAIN_WISH: LineWish = {
   backDeg: null,
   topDeg: null,
   besideMm: null,
+  set: null,
+  setMm: null,
 };
 
 export type Studied =

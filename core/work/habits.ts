@@ -3,7 +3,8 @@ import type { AnglePair } from '../file/angle-pair';
 import { learned } from '../learn/learned';
 import { FILE_DIRECTION_SCHOOLS } from '../file/direction';
 import { RAKER_TIPS } from '../raker/raker-plan';
-import { USUAL_TIP_DEG } from '../raker/raker-target';
+import { RAKER_SAWS, USUAL_TIP_DEG } from '../raker/raker-target';
+import { FAMILIES } from '../saw/all-families';
 import type { Filing, LineFamily } from '../saw/families';
 import { bounded } from '../units/fields';
 
@@ -44,6 +45,10 @@ export const shopHabits = z.object({
   /** Back and top bevel of a pull saw's teeth, degrees off upright and off level. */
   pullBackDeg: bounded(5, 60, 'The back of a pull saw’s tooth', 'degrees').optional(),
   pullTopDeg: bounded(0, 60, 'The top bevel', 'degrees').optional(),
+  /** The shop's own table of set a side, for dry, medium wood and ordinary use, by family; left out where the trade's stands. mm. */
+  setMm: z.partialRecord(z.enum(FAMILIES), bounded(0.01, 3, 'The set a side', 'mm')).optional(),
+  /** Its own depths of rakers under their cutters in dry wood; likewise. mm. */
+  rakerMm: z.partialRecord(z.enum(RAKER_SAWS), bounded(0.02, 2, 'The rakers’ depth', 'mm')).optional(),
   angles: z.object({
     rip: anglePair,
     crosscutFine: anglePair,

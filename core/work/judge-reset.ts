@@ -7,7 +7,7 @@ import { SHARPENING_ERROR_MM, SHARPENING_MM } from '../life/sharpening-metal';
 import type { Reason } from '../reason/reason';
 import { because, input, COMMON_PRACTICE } from '../reason/reason';
 import { setBalance } from '../set/set-balance';
-import { filingsUntilReset, RESET_BELOW_SHARE, setLeftMm } from '../set/set-wear';
+import { bentLengthMm, filingsUntilReset, RESET_BELOW_SHARE, setLeftMm } from '../set/set-wear';
 import type { WorkOrder } from './order';
 
 /** Below this share of the heavier side the lighter one cannot be met by stoning. No source. */
@@ -26,8 +26,11 @@ export interface SetKnown {
   /** Both sides as measured; of a side nobody measured the count is 0. */
   readonly sides: { readonly left: SideSet; readonly right: SideSet } | null;
   readonly targetMm: number;
-  /** What this work takes off the tips. */
+  /** What this work takes off the tips, and of it what is jointed before they are shaped. */
   readonly filedMm: number;
+  readonly jointMm?: number | undefined;
+  /** Single teeth's spread on either side is judged as well as the sides' means. */
+  readonly bySpread?: boolean | undefined;
   /** How many times faster than the hinge says set goes in this shop; left out or null, as it says. */
   readonly wearTimes?: number | null | undefined;
   readonly toothHeightMm: number;
@@ -86,6 +89,9 @@ export function judgeReset(known: SetKnown, leave: string | null = null, wish: b
     filingsSinceSet: known.filingsSinceSet,
     work: known.work,
     setUneven: both === null ? null : uneven,
+    // A joint deeper than the bend loses takes set out tooth by tooth: what is left then is no set.
+    jointOverBent: known.jointMm === undefined ? null : known.jointMm / bentLengthMm(known.toothHeightMm),
+    setSpreadShare: known.bySpread && sides ? spreadOf(sides) / targetMm : null,
   });
   const reset = wish ?? (judged.verdict === 'reset' && leave === null);
   const says = judged.reasons.map((r) => r.says).join(' ');
@@ -114,6 +120,10 @@ export function judgeReset(known: SetKnown, leave: string | null = null, wish: b
     ),
   };
 }
+
+/** The wider spread of the two sides, one standard deviation of single teeth; 0 of single readings. mm. */
+const spreadOf = ({ left, right }: NonNullable<SetKnown['sides']>): number =>
+  Math.max(left.spreadMm ?? 0, right.spreadMm ?? 0);
 
 /** Filings since a full tune last renewed the set; null where no visit here did. */
 export function filingsSinceSet(visits: readonly { readonly work: WorkOrder['work'] | null }[]): number | null {

@@ -16,7 +16,8 @@ async function foundHollow(browser: Browser, hands: Hands, owner: string): Promi
   await counter.customer(owner);
   await counter.type('Telephone', '0555 77');
   await counter.button('Dovetail saw');
-  await counter.type('Tooth line', '4 in');
+  await counter.type('Teeth', '15');
+  await counter.type('Tooth line', '99.8 mm');
   await counter.choose('Soft: a file bites');
   await counter.choose('even');
   await counter.takeIn();
@@ -126,7 +127,8 @@ test('a step left out and a plate that did not come out are told as they were', 
   const counter = new Counter(page, 'keyboard');
   await counter.customer('Ilse Marchetti');
   await counter.button('Dovetail saw');
-  await counter.type('Tooth line', '4 in');
+  await counter.type('Teeth', '15');
+  await counter.type('Tooth line', '99.8 mm');
   await counter.choose('Soft: a file bites');
   await counter.mark('Bend');
   await counter.takeIn();

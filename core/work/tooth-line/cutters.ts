@@ -98,7 +98,7 @@ export function studyCutters(
 ): CutterStudy {
   const radiusMm = radiusOf(line.datum);
   const chordMm = line.datum.breast?.chordMm ?? Infinity;
-  const table = rakerTarget(rakerSawOf(told.kind), inputs.saw.wood);
+  const table = rakerTarget(rakerSawOf(told.kind), inputs.saw.wood, inputs.habits.rakerMm);
   return {
     roles,
     rakers: inputs.readings.filter((r) => r.kind !== 'missing' && roles[r.tooth - 1] === 'raker').map((r) => r.tooth),

@@ -12,6 +12,10 @@ import { PLATE_MARKS } from '../../saw/plate-marks';
 import { DEFAULT_HABITS, workHabits } from '../habits';
 import { markGrades, strokeRate } from '../measured-shapes';
 
+/** Set anew, what is there evened out with the stone, or left as it is. */
+export const SET_CHOICES = ['renew', 'dress', 'leave'] as const;
+export type SetChosen = (typeof SET_CHOICES)[number];
+
 export const LINE_CHOICES = ['free', 'level'] as const;
 /** The joint line's slope: with the tips' own fall, or level with the straight edge. */
 export type LineChoice = (typeof LINE_CHOICES)[number];
@@ -145,6 +149,11 @@ export const lineInputs = z
     straighten: z.object({ verdict: z.string(), says: z.string() }).readonly().optional(),
     /** Filings since the set was last renewed here; null where no visit says. */
     filingsSinceSet: z.number().nullable(),
+    /** What is done about the set, and this saw's own target, mm a side; left out or null as it is due, by the table. */
+    setWish: z
+      .object({ choice: z.enum(SET_CHOICES).nullable(), mm: z.number().positive().nullable() })
+      .readonly()
+      .optional(),
     line: z.enum(LINE_CHOICES),
     /** Left out where teeth are filed through their gullets. */
     cutters: cuttersAndRakers.optional(),

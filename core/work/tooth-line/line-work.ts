@@ -65,7 +65,7 @@ function handlesOf({ deepestMm, recommended, cutters, inputs }: LineStudy): Hand
   const depth = { id: 'depth', fromMm: 0, toMm: deepestMm, advisedMm: recommended.depthMm } as const;
   if (!cutters) return [depth];
   const { ownSagittaMm, mostSagittaMm, rakers } = cutters;
-  const table = rakerTarget(rakerSawOf(inputs.cutters?.kind), inputs.saw.wood).depthMm;
+  const table = rakerTarget(rakerSawOf(inputs.cutters?.kind), inputs.saw.wood, inputs.habits.rakerMm).depthMm;
   return [
     depth,
     { id: 'breast', fromMm: 0, toMm: mostSagittaMm, advisedMm: ownSagittaMm },
@@ -172,6 +172,7 @@ function studyOne(
       measuredRakeDeg: measuredAngles(saw, facts.sessions, part)?.rakeDeg.value ?? null,
       ...straightening(facts),
       filingsSinceSet: filingsSinceSet(facts.visits),
+      ...((wish.set !== null || wish.setMm !== null) && { setWish: { choice: wish.set, mm: wish.setMm } }),
       line: wish.line,
       ...(facts.filesAtHand && { filesAtHand: facts.filesAtHand }),
       ...(pointed && { cutters: cuttersOf(facts, saw, { ...line, teeth: judged }, wish) }),

@@ -1,6 +1,9 @@
 import { gulletDirection } from '../../file/direction';
 import type { Lean, ToothReading } from '../../evidence/tooth-reading';
 import { leanOf } from '../../evidence/tooth-reading';
+import { setOfLine } from '../../evidence/line-statistics';
+import { setBalance } from '../../set/set-balance';
+import { STONING_PER_PASS_MM } from '../../set/stoning';
 import { because, COMMON_PRACTICE } from '../../reason/reason';
 import type { WorkOrder } from '../order';
 import type { Step, StepKind, Stop } from '../step';
@@ -47,7 +50,8 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
     return steps;
   }
   const setting = reset ? settingSteps(study) : [];
-  if (tune) whole('flatten-set', WHOLE_SAW_MINUTES['flatten-set']);
+  // Set that stays is not taken out first.
+  if (tune && reset) whole('flatten-set', WHOLE_SAW_MINUTES['flatten-set']);
   const joint = (): void =>
     whole('joint', jointMinutes(view.depthMm), {
       targetMm: view.depthMm,
@@ -77,10 +81,21 @@ export function orderSteps(study: LineStudy, view: DepthView, work: WorkOrder['w
   // A tooth newly shaped is set before its last pass, whatever the shop does otherwise.
   if (habits.setOrder === 'before-filing' || shaped) steps.push(...setting, ...last);
   else steps.push(...last, ...setting);
-  whole('stone', WHOLE_SAW_MINUTES.stone, { passes: 1 });
+  whole('stone', ...stoning(study));
   if (shaped) whole('test', WHOLE_SAW_MINUTES.test);
   whole('finish', WHOLE_SAW_MINUTES.finish);
   return steps;
+}
+
+/** The last light pass on either side; where the set is dressed, the heavier side stoned down to the other first. */
+function stoning({ inputs }: LineStudy): [number, Partial<Step>] {
+  const sides = inputs.setWish?.choice === 'dress' ? setOfLine(inputs.readings) : null;
+  if (!sides || sides.left.count === 0 || sides.right.count === 0) return [WHOLE_SAW_MINUTES.stone, { passes: 1 }];
+  const balance = setBalance(sides.left, sides.right);
+  const passes = Math.ceil(Math.abs(balance.differenceMm) / STONING_PER_PASS_MM - 1e-9);
+  const side = balance.differenceMm > 0 ? ('left' as const) : ('right' as const);
+  const targetMm = Math.min(sides.left.meanMm, sides.right.meanMm);
+  return [WHOLE_SAW_MINUTES.stone * (1 + passes), { passes: 1 + passes, ...(passes > 0 && { side, targetMm }) }];
 }
 
 /** Blocks and a clamp, or many light taps, take longer than hands. Common practice, no source. */

@@ -21,6 +21,7 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
       sides,
       targetMm: study.set.perSideMm,
       filedMm: depthMm + SHARPENING_MM,
+      jointMm: depthMm,
       wearTimes: inputs.habits.learned?.wearTimes,
       toothHeightMm: study.toothHeightMm,
       filingsSinceSet: inputs.filingsSinceSet,
@@ -28,5 +29,6 @@ export function decideSetting(study: LineStudy, work: WorkOrder['work'], depthMm
       judgement: inputs.judgement,
     },
     left ? PULL_SET_LEFT : null,
+    inputs.setWish?.choice ? inputs.setWish.choice === 'renew' : null,
   );
 }

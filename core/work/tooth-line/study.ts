@@ -125,7 +125,10 @@ export function studyLine(inputs: LineInputs): LineStudy {
     recommended: recommend(least, inputs, statistics, evennessMm, deepestMm),
     stretches,
     file: (stretches[0] as Stretch).file,
-    set: familySet(saw.family, woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm),
+    set: familySet(saw.family, woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm, {
+      tableMm: inputs.habits.setMm?.[saw.family],
+      sawMm: inputs.setWish?.mm ?? undefined,
+    }),
     cutters: inputs.cutters && roles && arc ? studyCutters(inputs, inputs.cutters, roles, arc) : null,
     pull: inputs.pull ? studyPull(inputs, inputs.pull, pitchMm) : null,
     beside: null,

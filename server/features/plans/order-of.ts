@@ -50,9 +50,10 @@ function lineOrder(facts: WorkFacts, choice: LinePlanChoice, book: ShopBook): Or
   const { line, rakeDeg, fleamDeg, convert, sample, depthMm } = choice;
   const { retoothMm = null, breastMm = null, rakerMm = null, rakerTip = null } = choice;
   const { pullFiling = null, backDeg = null, topDeg = null, besideMm = null } = choice;
+  const { set = null, setMm = null } = choice;
   const pulled = { pullFiling, backDeg, topDeg, besideMm };
   const angles = { rakeDeg, fleamDeg };
-  const wish = { line, angles, convert, sample, retoothMm, breastMm, rakerMm, rakerTip, ...pulled };
+  const wish = { line, angles, convert, sample, retoothMm, breastMm, rakerMm, rakerTip, ...pulled, set, setMm };
   const studied = work.study(facts, wish);
   if (!studied.ok) throw unfit(studied);
   const { study, coverage } = studied;

@@ -12,6 +12,8 @@ export const bandWish = z
     family: z.literal('band'),
     /** Set anew or left. */
     set: z.enum(['renew', 'leave']).nullable(),
+    /** This saw's own set a side, in place of the table's; null or left out by the table. mm. */
+    setMm: z.number().min(0.01).max(3).nullish(),
     /** Jointed lightly, or not at all. */
     joint: z.boolean().nullable(),
     strokes: z.int().min(1).max(20).nullable(),

@@ -59,13 +59,17 @@ function jointing({ heights, habits, wish, judgement }: BandInputs): BandStudy['
 export function studyBand(inputs: BandInputs): BandStudy {
   const { saw, teeth, set, wish } = inputs;
   const pitchMm = saw.lengthMm / teeth;
-  const wanted = familySet('band', woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm);
+  const wanted = familySet('band', woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm, {
+    tableMm: inputs.habits.setMm?.band,
+    sawMm: wish.setMm ?? undefined,
+  });
   const joint = jointing(inputs);
   const setting = judgeReset(
     {
       sides: set,
       targetMm: wanted.perSideMm,
       filedMm: SHARPENING_MM,
+      bySpread: true,
       wearTimes: inputs.habits.learned?.wearTimes,
       toothHeightMm: inputs.gulletMm ?? toothHeightMm(pitchMm, toothFor(0, 0)),
       filingsSinceSet: inputs.filingsSinceSet,

@@ -19,6 +19,8 @@ export const bladeWish = z
     /** How far the highest scoring tooth is jointed down, mm. */
     depthMm: z.number().min(0).max(20).nullable(),
     set: z.enum(['renew', 'leave']).nullable(),
+    /** This saw's own set a side, in place of the table's; null or left out by the table. mm. */
+    setMm: z.number().min(0.01).max(3).nullish(),
     /** A tooth that looks burnt, tried with a file. */
     burnt: z.enum(FILE_TESTS).nullable(),
     /** Of a carbide-tipped blade: what the grinder is asked for. */

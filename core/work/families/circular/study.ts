@@ -65,7 +65,10 @@ export function studyBlade(inputs: BladeInputs): BladeStudy {
   const targetMm = highest - jointMm;
   const hookDeg = inputs.hookDeg ?? USUAL_HOOK_DEG[saw.filing];
   const joint = equal ? jointRound(kept, targetMm, { hookDeg, plateThicknessMm: saw.plateThicknessMm }) : null;
-  const wanted = familySet('circular', woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm);
+  const wanted = familySet('circular', woodFacts(saw.wood), 'ordinary', saw.plateThicknessMm, {
+    tableMm: inputs.habits.setMm?.circular,
+    sawMm: inputs.wish.setMm ?? undefined,
+  });
   const setting = judgeReset(
     {
       sides: inputs.set,

@@ -32,6 +32,8 @@ export const wishOf = (draft: PlanDraft): LineWish => ({
   backDeg: draft.backDeg,
   topDeg: draft.topDeg,
   besideMm: null,
+  set: draft.set,
+  setMm: draft.setMm,
 });
 
 /** An accepted order's study as it was frozen; null of a saw whose teeth go round. */

@@ -1,5 +1,6 @@
 import type { PullFiling } from '@odontis/core/pull/pull-tooth';
 import type { RakerTip } from '@odontis/core/raker/raker-plan';
+import type { SetChosen } from '@odontis/core/work/tooth-line/inputs';
 
 /** What was chosen on the plan page and not yet accepted; kept over a reload. */
 export interface PlanDraft {
@@ -23,6 +24,9 @@ export interface PlanDraft {
   readonly topDeg: number | null;
   /** The depth of a two-edged saw's other edge; null as advised. */
   readonly besideMm: number | null;
+  /** What is done about the set; null as it is due. This saw's own set a side, mm; null by the table. */
+  readonly set: SetChosen | null;
+  readonly setMm: number | null;
   /** Why it is chosen, for the record. */
   readonly why: string;
 }
@@ -42,6 +46,8 @@ export const FRESH: PlanDraft = {
   backDeg: null,
   topDeg: null,
   besideMm: null,
+  set: null,
+  setMm: null,
   why: '',
 };
 

@@ -1,3 +1,4 @@
+import type { SetChosen } from '@odontis/core/work/tooth-line/inputs';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -45,6 +46,11 @@ export class BandPlan {
 
   protected readonly pitchMm = computed(() => this.own().inputs.saw.lengthMm / this.own().forecast.teeth);
   protected readonly figures = computed(() => bandFigures(this.own(), this.order(), this.speech));
+
+  /** Bent teeth of a loop or a rim are renewed or left. */
+  protected setChosen(set: SetChosen | null): void {
+    this.choose({ set: set === 'dress' ? null : set });
+  }
 
   protected choose(change: Partial<Omit<BandWish, 'family'>>): void {
     this.chose.emit({ ...this.own().inputs.wish, ...change });

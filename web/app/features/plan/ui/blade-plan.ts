@@ -1,3 +1,4 @@
+import type { SetChosen } from '@odontis/core/work/tooth-line/inputs';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -76,6 +77,11 @@ export class BladePlan {
           teeth,
         );
   });
+
+  /** Bent teeth of a loop or a rim are renewed or left. */
+  protected setChosen(set: SetChosen | null): void {
+    this.choose({ set: set === 'dress' ? null : set });
+  }
 
   protected choose(change: Partial<Omit<BladeWish, 'family'>>): void {
     this.chose.emit({ ...this.own().inputs.wish, ...change });

@@ -30,6 +30,7 @@ import { PlanSteps } from './plan-steps';
 import { acceptWords } from './plan-words';
 import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
+import { SetChoice } from './set-choice';
 import { ShortTeeth } from './short-teeth';
 import { WaysPanel } from './ways-panel';
 
@@ -45,7 +46,7 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
   imports: [
     ...[MatButton, MatButtonToggleModule, RouterLink],
     ...[AngleChoice, CurveChart, Disagreement, FilesWanted, ForetoldCutPanel, LineChoice, Notice],
-    ...[PlanKept, PlanNow, PlanSteps, PullPlan, RakersPlan, Refused, ShortTeeth, ToothViews, WaysPanel],
+    ...[PlanKept, PlanNow, PlanSteps, PullPlan, RakersPlan, Refused, SetChoice, ShortTeeth, ToothViews, WaysPanel],
   ],
   templateUrl: './plan-page.html',
   styleUrl: './plan-page.scss',
@@ -135,10 +136,10 @@ export class PlanPage {
     const [study, draft] = [this.desk.whole(), this.desk.draft()];
     if (!study) return;
     this.desk.planAgain(false);
-    const { line, why, sample, breastMm, rakerMm, rakerTip, pullFiling, backDeg, topDeg } = draft;
+    const { line, why, sample, breastMm, rakerMm, rakerTip, pullFiling, backDeg, topDeg, set, setMm } = draft;
     this.sending.accept(dossier, {
       depthMm: this.desk.firstDepthMm(),
-      ...{ line, why, sample, breastMm, rakerMm, rakerTip },
+      ...{ line, why, sample, breastMm, rakerMm, rakerTip, set, setMm },
       ...study.inputs.angles,
       convert: study.conversion !== null,
       retoothMm: study.inputs.retooth ? study.inputs.saw.pitchMm : null,

@@ -1,7 +1,8 @@
 import { USUAL_COPIES_KEPT } from '@odontis/contract/copies';
 import type { ShopBook } from '@odontis/contract/shop';
 import { USUAL_SHOES_MM } from '@odontis/core/line/jointer';
-import { USUAL_TIP_DEG } from '@odontis/core/raker/raker-target';
+import { tableRakersMm, USUAL_TIP_DEG } from '@odontis/core/raker/raker-target';
+import { tableSetMm } from '@odontis/core/set/family-set';
 import type { BenchHours } from '@odontis/core/shop/bench-load';
 import { USUAL_HOURS } from '@odontis/core/shop/bench-load';
 import { parseLength } from '@odontis/core/units/length';
@@ -84,6 +85,54 @@ export function filingFields(book: ShopBook, speech: Speech): BookField[] {
       value: habits.jawMm ? speech.long(habits.jawMm) : '',
       read: lengthRead(speech, (jawMm) => habit(book, { jawMm })),
     },
+  ];
+}
+
+/** The families that are set, as the shop book names their rows. */
+const SET_ROWS = [
+  ['hand', 'Set a side: hand saws'],
+  ['back', 'Set a side: back saws'],
+  ['pull', 'Set a side: pull saws'],
+  ['crosscut', 'Set a side: crosscut saws'],
+  ['band', 'Set a side: bands'],
+  ['circular', 'Set a side: blades'],
+] as const;
+const RAKER_ROWS = [
+  ['buck', 'Rakers under: buck and frame saws'],
+  ['one-man', 'Rakers under: one-man saws'],
+  ['two-man', 'Rakers under: two-man saws'],
+] as const;
+
+/** A table's own figure: a fine length, empty for the trade's. */
+function fineRead(speech: Speech, changed: (mm: number | undefined) => ReturnType<BookField['read']>) {
+  return (text: string): ReturnType<BookField['read']> => {
+    const read = parseLength(text, speech.unit());
+    if (text.trim() !== '' && !read.ok) return { slip: `"${text}" is no length: type it such as 5 thou or 0.13 mm.` };
+    return changed(read.ok ? read.mm : undefined);
+  };
+}
+
+/** The shop's own tables of set and rakers, for dry wood and ordinary use; where a row is empty the trade's stands. */
+export function tableFields(book: ShopBook, speech: Speech): BookField[] {
+  const { setMm = {}, rakerMm = {} } = book.habits;
+  const changed = (of: object, key: string, mm: number | undefined): object | undefined => {
+    const next = Object.fromEntries([
+      ...Object.entries(of).filter(([k]) => k !== key),
+      ...(mm === undefined ? [] : [[key, mm]]),
+    ]);
+    return Object.keys(next).length > 0 ? next : undefined;
+  };
+  return [
+    ...SET_ROWS.map(([family, name]): BookField => ({
+      ...{ id: `sb-set-${family}`, name, hint: `empty: ${speech.fine(tableSetMm(family))}` },
+      value: setMm[family] === undefined ? '' : speech.fine(setMm[family]),
+      read: fineRead(speech, (mm) => habit(book, { setMm: changed(setMm, family, mm) })),
+    })),
+    ...RAKER_ROWS.map(([saw, name]): BookField => ({
+      ...{ id: `sb-raker-${saw}`, name, hint: `empty: ${speech.fine(tableRakersMm(saw))}` },
+      value: rakerMm[saw] === undefined ? '' : speech.fine(rakerMm[saw]),
+      read: fineRead(speech, (mm) => habit(book, { rakerMm: changed(rakerMm, saw, mm) })),
+    })),
   ];
 }
 

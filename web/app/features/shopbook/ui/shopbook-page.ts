@@ -17,6 +17,7 @@ import { filingChoices, sawChoices, speechChoices } from '../data/book-choices';
 import {
   copiesField,
   filingFields,
+  tableFields,
   hoursChanged,
   hoursField,
   hoursOf,
@@ -94,7 +95,7 @@ export class ShopbookPage {
       book && {
         book,
         ...{ speech: speechChoices(book), filing: filingChoices(book), saws: sawChoices(book) },
-        ...{ filed: filingFields(book, this.speech), rates: rateFields(book) },
+        ...{ filed: filingFields(book, this.speech), rates: rateFields(book), tables: tableFields(book, this.speech) },
         ...{ hours: hoursField(book), days: hoursOf(book).days, lock: lockField(book), copies: copiesField(book) },
       }
     );
