@@ -25,6 +25,8 @@ export class Bench {
   async press(): Promise<void> {
     const { page, hands } = this.counter;
     if (hands === 'keyboard') return page.keyboard.press('Space');
+    // What stands over the saw may push the button below the fold: a finger scrolls there.
+    if (await this.done.isVisible()) await this.done.scrollIntoViewIfNeeded();
     const box = await this.done.boundingBox();
     if (box) await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
   }
