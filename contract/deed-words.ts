@@ -1,4 +1,5 @@
 import type { StepDeed } from '@odontis/core/work/deeds';
+import type { Prepared, Preparing } from '@odontis/core/work/preparing';
 import type { StepKind } from '@odontis/core/work/step';
 import { STEP_NAMES } from './step-words';
 
@@ -118,3 +119,21 @@ const sentence = (parts: readonly string[], between: string): string => {
   const text = parts.join(between);
   return text === '' ? '' : `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 };
+
+/** What was done before measuring, as it is told. */
+export const PREPARED_WORDS: Record<Preparing, string> = {
+  clean: 'cleaned',
+  straighten: 'plate straightened',
+  reseat: 'plate re-seated in its back',
+  tighten: 'handle tightened',
+  'handle-off': 'handle taken off',
+};
+
+/** All of it in a sentence, each with how it went. */
+export const preparedSays = (prepared: readonly Prepared[]): string =>
+  sentence(
+    prepared.map(
+      ({ kind, result }) => `${PREPARED_WORDS[kind]}${result === 'did-not' ? ', which did not come out' : ''}`,
+    ),
+    '; ',
+  );

@@ -8,6 +8,8 @@ import { message, photograph } from './notes';
 import type { PriceWord } from '@odontis/core/money/price-chain';
 import type { AcceptedPlan } from './plan';
 import { acceptedPlan } from './plan';
+import type { Preparation } from './preparing';
+import { preparation } from './preparing';
 import { prices } from './price';
 import type { KeptSaw } from './saw';
 import { keptSaw } from './saw';
@@ -26,6 +28,8 @@ export interface Dossier {
   readonly plan: AcceptedPlan | null;
   /** Orders accepted before that one, the earliest first, with what was done of them. */
   readonly earlier: readonly AcceptedPlan[];
+  /** What was done to it before it was measured, as it was done. */
+  readonly preparations: readonly Preparation[];
   /** Everything said of its price, in the order it was said. */
   readonly prices: readonly PriceWord[];
   readonly checks: readonly CheckRound[];
@@ -47,6 +51,7 @@ export const dossier: z.ZodType<Dossier> = z.object({
   seen,
   plan: acceptedPlan.nullable(),
   earlier: z.array(acceptedPlan),
+  preparations: z.array(preparation),
   prices,
   checks: z.array(checkRound),
   visits: z.array(visit),

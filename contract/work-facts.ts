@@ -1,12 +1,19 @@
 import type { Learned } from '@odontis/core/learn/learned';
 import type { Hand } from '@odontis/core/calibration/hand';
+import { stepsPrepared } from '@odontis/core/work/preparing';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import type { Dossier } from './dossier';
 import type { ShopBook } from './shop';
 
 /** A ticket, the shop's book and the technician's hand, as an order is worked out from them: the server's way and the plan page's. */
 export const workFactsOf = (
-  { ticket, saw, sessions, visits }: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits'>,
+  {
+    ticket,
+    saw,
+    sessions,
+    visits,
+    preparations,
+  }: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits' | 'preparations'>,
   book: ShopBook,
   { strokeRateOf, stoning }: Pick<Hand, 'strokeRateOf' | 'stoning'>,
   learned: Learned | undefined,
@@ -21,6 +28,7 @@ export const workFactsOf = (
     wantsFiling: ticket.wantsFiling,
     replacement: ticket.replacement,
     useRate: ticket.useRate,
+    prepared: stepsPrepared(preparations),
   },
   sessions,
   visits,

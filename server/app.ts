@@ -22,6 +22,7 @@ import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
 import { moneyRoutes } from './features/money/routes';
+import { preparingRoutes } from './features/preparing/routes';
 import { planRoutes } from './features/plans/routes';
 import { evidenceRoutes } from './features/evidence/routes';
 import { storeRoutes } from './features/store/routes';
@@ -122,6 +123,7 @@ export function createApp({
     evidenceRoutes,
     planRoutes,
     moneyRoutes,
+    preparingRoutes,
     benchRoutes,
     checkRoutes,
     handoverRoutes,

@@ -1,3 +1,5 @@
+import { PREPARINGS } from '@odontis/core/work/preparing';
+import { SET_CHOICES } from '@odontis/core/work/tooth-line/inputs';
 import { PRICE_KINDS, WORD_BY } from '@odontis/core/money/price-chain';
 import { GRADES } from '@odontis/core/saw/plate-marks';
 import { RESULTS } from '@odontis/core/work/deeds';
@@ -108,6 +110,8 @@ describe('docs that cannot lie', () => {
       ...WORD_BY,
       ...ENDINGS,
       ...RESULTS,
+      ...PREPARINGS,
+      ...SET_CHOICES,
       ...GRADES,
       ...HOWS,
       ...DOUBTS,

@@ -21,6 +21,7 @@ import type { BandStudy } from './families/band/study';
 import type { WorkHabits } from './habits';
 import type { LineOrder, RoundOrdered, WorkOrder } from './order';
 import type { Rates } from './price';
+import type { PreparedStep } from './preparing';
 import type { SawRecord } from './saw-record';
 import type { Coverage } from './tooth-line/coverage';
 import type { DepthView } from './tooth-line/depth-view';
@@ -44,6 +45,8 @@ export interface WorkFacts {
     readonly replacement: number | null;
     /** How often the saw works. */
     readonly useRate: UseRate;
+    /** Steps that were done before it was measured; left out where none was. */
+    readonly prepared?: readonly PreparedStep[] | undefined;
   };
   /** Everything read of it on this ticket. */
   readonly sessions: Evidence;

@@ -23,6 +23,10 @@ export interface Paced {
   readonly pace?: Pace;
 }
 
+/** Steps that are still to be done: what was done before the saw was measured is none of its order. */
+export const notPrepared = (steps: readonly Step[], prepared: readonly Step['kind'][] | undefined): readonly Step[] =>
+  prepared ? steps.filter((step) => !prepared.includes(step.kind)) : steps;
+
 /**
  * The tables' minutes of every step at the shop's own pace, where it has learned one: whoever stands at the counter or
  * at the vise, a saw costs the same. Example: 10 minutes in a shop that takes 1.2 times as long are 12. O(steps).

@@ -12,6 +12,7 @@ import { defineArrival, defineTicket } from '../features/tickets/model';
 import { definePhotograph } from '../features/photographs/model';
 import { definePlanTool, defineTool, defineToolDeed } from '../features/store/model';
 import { definePriceSaid, definePriceWord } from '../features/money/model';
+import { definePreparation } from '../features/preparing/model';
 import { defineMessage } from '../features/outbox/model';
 
 /** Every table's model on one connection. Models never leave the server. */
@@ -38,6 +39,7 @@ export function defineModels(sequelize: Sequelize) {
     PlanTool: definePlanTool(sequelize),
     Tool: defineTool(sequelize),
     ToolDeed: defineToolDeed(sequelize),
+    Preparation: definePreparation(sequelize),
     PriceWord: definePriceWord(sequelize),
     PriceSaid: definePriceSaid(sequelize),
     BenchEvent: defineBenchEvent(sequelize),

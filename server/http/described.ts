@@ -23,6 +23,7 @@ import { placeKeeping } from '@odontis/core/work/place-keeping';
 import { codeChange, newCalibration, newPerson, passwordChange, person, personChange } from '@odontis/contract/people';
 import { linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
 import { newPriceWord } from '@odontis/contract/price';
+import { newPreparation } from '@odontis/contract/preparing';
 import { problem, PROBLEM_TYPE } from '@odontis/contract/problem';
 import { learning } from '@odontis/contract/learning';
 import { newTool, newToolDeed, storeRoom } from '@odontis/contract/store';
@@ -133,6 +134,12 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'POST /tickets/:id/evidence': { does: 'Keeps readings.', takes: newEvidence, gives: evidenceKept, status: 201 },
   'POST /tickets/:id/sessions/:session/finish': { does: 'Closes a session.', takes: sessionDone, gives: dossier },
   'POST /tickets/:id/measured': { does: 'On to the plan.', takes: lineMeasured, gives: dossier },
+  'POST /tickets/:id/preparing': {
+    does: 'Something done before measuring.',
+    takes: newPreparation,
+    gives: dossier,
+    status: 201,
+  },
   'POST /tickets/:id/plan': {
     does: 'Accepts a plan.',
     takes: z.union([linePlanChoice, roundPlanChoice]),

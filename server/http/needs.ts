@@ -57,6 +57,7 @@ export const NEEDS = {
   'POST /tickets/:id/evidence': 'filer',
   'POST /tickets/:id/sessions/:session/finish': 'filer',
   'POST /tickets/:id/measured': 'filer',
+  'POST /tickets/:id/preparing': 'filer',
   'POST /tickets/:id/plan': 'filer',
   'POST /tickets/:id/bench': 'filer',
   'POST /tickets/:id/checks': 'filer',

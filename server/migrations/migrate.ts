@@ -28,6 +28,7 @@ import { placeKept } from './2026-11-30-place-kept';
 import { storeRoom } from './2026-12-01-store-room';
 import { priceChain } from './2026-12-02-price-chain';
 import { deeds } from './2026-12-02-deeds';
+import { preparing } from './2026-12-02-preparing';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -62,6 +63,7 @@ export const MIGRATIONS: readonly Migration[] = [
   storeRoom,
   priceChain,
   deeds,
+  preparing,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -97,6 +97,21 @@ describe('the price as a chain, and deeds as they were', () => {
       await expectAsync(run(sql)).withContext(sql).toBeRejectedWithError(says);
   });
 
+  it('what was done before measuring is added and never changed, and goes with the way down', async () => {
+    await old.up();
+    const add = (kind: string, result: string) =>
+      run(
+        `INSERT INTO preparation (key, ticket_id, kind, result, person_id) VALUES (gen_random_uuid(), 1, '${kind}', '${result}', 1)`,
+      );
+    await add('clean', 'came-out');
+    await expectAsync(add('polish', 'came-out')).toBeRejectedWithError(/preparation_kind/);
+    await expectAsync(add('clean', 'perhaps')).toBeRejectedWithError(/preparation_result/);
+    await expectAsync(run('DELETE FROM preparation')).toBeRejectedWithError(/never changed/);
+    await old.down('2026-12-02-preparing');
+    await old.up();
+    expect(await old.rows('SELECT id FROM preparation')).toEqual([]);
+  });
+
   it('presses beyond what the price covers are refused', async () => {
     await old.up(DEEDS);
     await run('UPDATE ticket SET held_from = 1 WHERE id = 1');

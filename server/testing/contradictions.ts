@@ -75,7 +75,7 @@ export function contradictions(dossier: Dossier, book: ShopBook, now: string): s
   const told = last('asked') ?? estimate;
   if (told && ticket.stage !== 'declined')
     never(![...quote.matchAll(SUMS)].some(([sum]) => sum === told.high.toFixed(2)), 'the quote tells another sum');
-  if (planned && plan && earlier.length === 0)
+  if (planned && plan && earlier.length === 0 && dossier.preparations.length === 0)
     never(Math.abs(planned.high - (plan.order.price?.amount ?? -1)) > 0.005, 'the price is not its order’s');
 
   // What may be begun.

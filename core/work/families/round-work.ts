@@ -7,7 +7,7 @@ import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
 import type { SawRecord } from '../saw-record';
-import { atShopPace, paceReason } from '../shop-pace';
+import { atShopPace, notPrepared, paceReason } from '../shop-pace';
 import type { Step } from '../step';
 import { strokesOfSteps } from '../step';
 import { roundWay, roundWays } from './round-ways';
@@ -69,7 +69,8 @@ export function roundOrder(
   rates: Rates | null,
   reasons: readonly Reason[],
 ): WorkOrder {
-  const { steps, pace } = atShopPace(atTables, round.inputs.habits);
+  const toDo = notPrepared(atTables, round.inputs.prepared);
+  const { steps, pace } = atShopPace(toDo, round.inputs.habits);
   const own = paceReason(pace);
   const minutes = steps.reduce((sum, one) => sum + one.minutes, 0);
   const price = rates ? priceFor(minutes, rates) : null;

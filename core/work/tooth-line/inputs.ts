@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { preparedSteps } from '../preparing';
 import { LEANS, TOOTH_KINDS } from '../../evidence/tooth-reading';
 import type { Judgement } from '../../judgement/books';
 import { PULL_FILINGS } from '../../pull/pull-tooth';
@@ -140,6 +141,8 @@ export const lineInputs = z
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     /** How far of each; left out by orders of before, and where nobody said. */
     grades: markGrades.optional(),
+    /** Steps that were done before it was measured; left out where none was. */
+    prepared: preparedSteps.optional(),
     etch: z.boolean(),
     /** Whether it works the other way of the grain than it is filed for; left out or null where nobody said. */
     worksOtherGrain: z.boolean().nullish(),

@@ -167,6 +167,7 @@ function studyOne(
       habits,
       marks: [...new Set(visit.marks.map((mark) => mark.kind))],
       grades: gradesOf(visit.marks),
+      ...(visit.prepared && visit.prepared.length > 0 && { prepared: visit.prepared }),
       etch: visit.etch,
       worksOtherGrain: worksOtherGrain(visit.grain, saw.filing),
       measuredRakeDeg: measuredAngles(saw, facts.sessions, part)?.rakeDeg.value ?? null,

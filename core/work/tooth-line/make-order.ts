@@ -7,7 +7,7 @@ import { strokesOfSteps } from '../step';
 import { ORDER_VERSION } from '../order';
 import type { Rates } from '../price';
 import { priceFor } from '../price';
-import { atShopPace, paceReason } from '../shop-pace';
+import { atShopPace, notPrepared, paceReason } from '../shop-pace';
 import { SECONDS_PER_STROKE } from '../times';
 import type { DepthView } from './depth-view';
 import { viewDepth } from './depth-view';
@@ -65,7 +65,8 @@ function orderOfLine(study: LineStudy, wantedMm: number, rates: Rates | null): L
   const lowers = retoothing !== undefined || study.conversion !== null || depthMm > NO_DEPTH_MM;
   const setting = decideSetting(study, work, depthMm);
   const { inputs, conversion } = study;
-  const paced = atShopPace(orderSteps(study, view, work, setting.reset), inputs.habits);
+  const toDo = notPrepared(orderSteps(study, view, work, setting.reset), inputs.prepared);
+  const paced = atShopPace(toDo, inputs.habits);
   const { steps } = paced;
   const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
   const lossMm = conversion?.lossMm ?? 0;

@@ -166,6 +166,40 @@ describe('one price from counter to bill', () => {
   });
 });
 
+describe('what is done before measuring', () => {
+  let shop: TestShop;
+  beforeAll(async () => (shop = await openTestShop()));
+  afterAll(() => shop.close());
+
+  it('is kept once, is no step of the order any more, and its minutes are in the price', async () => {
+    const planned = await ticketAt(shop, 'plan');
+    const { id, version } = planned.ticket;
+    await shop.db.models.Ticket.update(
+      { marks: [{ kind: 'rust', along: 0.5, down: 0.5, grade: 'heavy' }] },
+      { where: { id } },
+    );
+    const done = { key: randomUUID(), version, kind: 'clean', result: 'came-out', minutes: 42 };
+    const at = `/api/tickets/${id}/preparing`;
+    expect((await shop.send('post', at, { ...done, result: 'perhaps' })).status).toBe(400);
+    const [first, second] = [await shop.send('post', at, done), await shop.send('post', at, done)];
+    expect([first.status, second.status]).toEqual([201, 201]);
+    const { preparations, ticket } = second.body as Dossier;
+    expect(preparations.map(({ kind, result, minutes, by }) => [kind, result, minutes, by])).toEqual([
+      ['clean', 'came-out', 42, 'First Hand'],
+    ]);
+    expect((await shop.send('post', at, { ...done, key: randomUUID() })).status).toBe(409);
+    const choice = {
+      ...{ version: ticket.version, depthMm: 0.1, line: 'free', rakeDeg: 0, fleamDeg: 0 },
+      ...{ convert: false, sample: false },
+    };
+    const accepted = (await shop.send('post', `/api/tickets/${id}/plan`, choice)).body as Dossier;
+    expect(accepted.plan?.order.steps.map((step) => step.kind)).not.toContain('clean');
+    const word = accepted.prices.at(-1);
+    expect(word?.minutesHigh).toBeCloseTo(42 + (accepted.plan?.order.minutes ?? 0), 6);
+    expect(word?.note).toContain('42 minutes of it went into preparing');
+  });
+});
+
 describe('deeds at the vise', () => {
   let shop: TestShop;
   beforeAll(async () => (shop = await openTestShop()));

@@ -7,7 +7,7 @@ import { POWERED_BLADE_CAUTION } from '@odontis/core/circular/blade-geometry';
 import { isPowered } from '@odontis/core/saw/all-families';
 import type { ShopBook } from '@odontis/contract/shop';
 import { ownerReasons } from '@odontis/contract/owner-words';
-import { sayDeeds } from '@odontis/contract/deed-words';
+import { preparedSays, sayDeeds } from '@odontis/contract/deed-words';
 import type { Ending } from '@odontis/contract/ticket';
 import type { ToothCounts } from '@odontis/contract/tooth-counts';
 import { countsSay, toothCounts } from '@odontis/contract/tooth-counts';
@@ -52,8 +52,9 @@ const heading = (text: string): Content => ({ text, fontSize: 12, bold: true, ma
 
 /** What was done of each order, and what of it is open or was left out; what a plan came to is told where its steps were done. */
 function done(dossier: Dossier, facts: VisitFacts, book: ShopBook): Row[] {
-  const { plan, earlier, ticket } = dossier;
-  if (!plan) return ticket.workDone === '' ? [] : [['Work', ticket.workDone]];
+  const { plan, earlier, ticket, preparations } = dossier;
+  const prepared: Row[] = preparations.length > 0 ? [['Prepared', preparedSays(preparations)]] : [];
+  if (!plan) return ticket.workDone === '' ? prepared : [...prepared, ['Work', ticket.workDone]];
   const orders = [...earlier, plan];
   const goesOn = ticket.closedAt === null;
   const rows = orders.flatMap((one, i): Row[] => {
@@ -69,7 +70,8 @@ function done(dossier: Dossier, facts: VisitFacts, book: ShopBook): Row[] {
       ...(said.open === '' ? [] : [[`Still open${named}`, said.open] satisfies Row]),
     ];
   });
-  return facts.got === 'nothing' ? rows : [...rows, ...doneOf(dossier, plan.order, facts, book)];
+  if (facts.got === 'nothing') return [...prepared, ...rows];
+  return [...prepared, ...rows, ...doneOf(dossier, plan.order, facts, book)];
 }
 
 /** What an order's steps that were done came to. */

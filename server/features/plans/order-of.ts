@@ -13,7 +13,7 @@ import { Problem } from '../../http/problem';
 
 /** What an order is worked out from: the ticket as it is kept, the shop's book, the technician's readings of their hand, and the choice. */
 export interface ToOrder {
-  readonly dossier: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits'>;
+  readonly dossier: Pick<Dossier, 'ticket' | 'saw' | 'sessions' | 'visits' | 'preparations'>;
   readonly book: ShopBook;
   readonly calibrations: readonly CalibrationReading[];
   readonly choice: PlanChoice;

@@ -36,8 +36,8 @@ async function beside(kind: Asked['kind'], text: string): Promise<Answer> {
 
 /** The order as it is kept, a long line's beside the loop. Throws Problem where these readings make none. */
 export async function orderKept(of: ToOrder): Promise<ReturnType<typeof keptOrder>> {
-  const { ticket, saw, sessions, visits } = of.dossier;
-  const text = JSON.stringify({ ...of, dossier: { ticket, saw, sessions, visits } });
+  const { ticket, saw, sessions, visits, preparations } = of.dossier;
+  const text = JSON.stringify({ ...of, dossier: { ticket, saw, sessions, visits, preparations } });
   const order = text.length < LARGE ? keptOrder(orderOf(of)) : (await beside('order', text)).order;
   if (!order) throw new Error('No order came of it.');
   return order;

@@ -10,6 +10,7 @@ import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 import type { Transaction } from 'sequelize';
 import { deedsOf, minutesDone } from '@odontis/core/work/deeds';
+import { preparingMinutes } from '@odontis/core/work/preparing';
 import type { Rates } from '@odontis/core/work/price';
 import { priceFor } from '@odontis/core/work/price';
 import { addWord, holdWork } from '../money/price-words';
@@ -49,10 +50,14 @@ interface ToPrice {
 async function priceOrder(db: Database, { row, plan, order, dossier, rates }: ToPrice, t: Transaction): Promise<void> {
   const before = [...dossier.earlier, ...(dossier.plan ? [dossier.plan] : [])];
   const worked = before.reduce((sum, one) => sum + minutesDone(deedsOf(one.order, one)), 0);
-  const minutes = worked + order.minutes;
+  const prepared = preparingMinutes(dossier.preparations);
+  const minutes = prepared + worked + order.minutes;
   const { amount } = priceFor(minutes, rates);
   const told = { minutesLow: minutes, minutesHigh: minutes, minutesLikely: minutes };
   const head = { ticketId: row.id, kind: 'plan', low: amount, high: amount, planId: plan.id, ...told } as const;
-  const note = worked > 0 ? `${Math.round(worked)} minutes of it were worked by the order before` : '';
+  const note = [
+    ...(prepared > 0 ? [`${Math.round(prepared)} minutes of it went into preparing`] : []),
+    ...(worked > 0 ? [`${Math.round(worked)} minutes of it were worked by the order before`] : []),
+  ].join('; ');
   await addWord(db, { ...head, note, personId: plan.acceptedBy }, t);
 }

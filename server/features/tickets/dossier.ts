@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import type { CheckRound, LastCheck } from '@odontis/contract/check';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { AcceptedPlan } from '@odontis/contract/plan';
+import type { Preparation } from '@odontis/contract/preparing';
 import type { Customer, Ticket } from '@odontis/contract/ticket';
 import type { Pause } from '@odontis/core/band/count-check';
 import { longestPause } from '@odontis/core/band/count-check';
@@ -81,6 +82,13 @@ function countBy(hows: readonly How[]): Partial<Record<How, number>> {
   const counts: Partial<Record<How, number>> = {};
   for (const how of hows) counts[how] = (counts[how] ?? 0) + 1;
   return counts;
+}
+
+async function readPreparations(db: Database, ticketId: number, names: Names, t?: Transaction): Promise<Preparation[]> {
+  const rows = await db.models.Preparation.findAll({ where: { ticketId }, order: ['id'], transaction: t });
+  return rows.map(({ id, kind, result, minutes, personId, at }) => ({
+    ...{ id, kind, result, minutes, by: nameOf(names, personId) ?? '', at: at.toISOString() },
+  }));
 }
 
 /** Every order that was accepted, the earliest first, each with what was done of it. */
@@ -202,6 +210,7 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     ...(await readSessions(db, ticketId, (id) => nameOf(names, id) ?? '', transaction)),
     plan: plans.at(-1) ?? null,
     earlier: plans.slice(0, -1),
+    preparations: await readPreparations(db, ticketId, names, transaction),
     prices: await readPrices(db, ticketId, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),

@@ -177,6 +177,7 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
         }
       : null,
     earlier: [],
+    preparations: [],
     prices: testPrices(stage, planned),
     checks: [],
     visits: [],

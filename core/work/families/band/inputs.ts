@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Judgement } from '../../../judgement/books';
+import { preparedSteps } from '../../preparing';
 import { WOODS } from '../../../saw/families';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { BAND_SETS } from '../../../saw/saw';
@@ -55,6 +56,8 @@ export const bandInputs = z
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     /** How far of each; left out by orders of before, and where nobody said. */
     grades: markGrades.optional(),
+    /** Steps that were done before it was measured; left out where none was. */
+    prepared: preparedSteps.optional(),
     keys: z.array(z.string()).readonly(),
     habits: workHabits,
     wish: bandWish,

@@ -50,6 +50,7 @@ export function bandInputsOf(facts: WorkFacts, saw: SawOf<'band'>, wish: BandWis
     filingsSinceSet: filingsSinceSet(facts.visits),
     marks: [...new Set(visit.marks.map((mark) => mark.kind))],
     grades: gradesOf(visit.marks),
+    ...(visit.prepared && visit.prepared.length > 0 && { prepared: visit.prepared }),
     keys: standing(readings)
       .filter((r) => USED.has(r.quantity))
       .map((r) => r.key),

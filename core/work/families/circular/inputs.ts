@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { preparedSteps } from '../../preparing';
 import { DIAL_KINDS } from '../../../circular/dial-harmonics';
 import type { Judgement } from '../../../judgement/books';
 import { ALL_FILINGS, WOODS } from '../../../saw/families';
@@ -58,6 +59,8 @@ export const bladeInputs = z
     marks: z.array(z.enum(PLATE_MARKS)).readonly(),
     /** How far of each; left out by orders of before, and where nobody said. */
     grades: markGrades.optional(),
+    /** Steps that were done before it was measured; left out where none was. */
+    prepared: preparedSteps.optional(),
     keys: z.array(z.string()).readonly(),
     strokeRate,
     habits: workHabits,

@@ -66,6 +66,7 @@ export function bladeInputsOf(facts: WorkFacts, saw: SawOf<'circular'>, wish: Bl
     filingsSinceSet: filingsSinceSet(facts.visits),
     marks: [...new Set(facts.visit.marks.map((mark) => mark.kind))],
     grades: gradesOf(facts.visit.marks),
+    ...(facts.visit.prepared && facts.visit.prepared.length > 0 && { prepared: facts.visit.prepared }),
     keys: standing(readings)
       .filter((r) => USED.has(r.quantity))
       .map((r) => r.key),

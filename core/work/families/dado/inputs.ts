@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { preparedSteps } from '../../preparing';
 import { SPREAD_VERDICTS } from '../../../circular/equalise';
 import { PLATE_MARKS } from '../../../saw/plate-marks';
 import { setPart } from '../../../saw/saw';
@@ -32,6 +33,8 @@ export const dadoInputs = z
     marks: z.array(z.array(z.enum(PLATE_MARKS)).readonly()).readonly(),
     /** How far of each; left out by orders of before, and where nobody said. */
     grades: markGrades.optional(),
+    /** Steps that were done before it was measured; left out where none was. */
+    prepared: preparedSteps.optional(),
     keys: z.array(z.string()).readonly(),
     strokeRate,
     habits: workHabits,

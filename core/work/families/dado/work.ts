@@ -39,6 +39,7 @@ function dadoInputsOf(facts: WorkFacts, saw: SawOf<'dado'>, wish: DadoWish): Dad
     ),
     marks: saw.parts.map((_, i) => facts.visit.marks.filter((mark) => (mark.part ?? 0) === i).map((mark) => mark.kind)),
     grades: gradesOf(facts.visit.marks),
+    ...(facts.visit.prepared && facts.visit.prepared.length > 0 && { prepared: facts.visit.prepared }),
     keys: standing(readings)
       .filter((r) => r.quantity === 'runout' || r.quantity === 'chipper-height')
       .map((r) => r.key),

@@ -49,6 +49,7 @@ import type {
   TicketChange,
 } from '@odontis/contract/ticket';
 import { alikeSaw, counterBook, customerFound, knownSaw, rackRow, ticketNumbered } from '@odontis/contract/ticket';
+import type { PreparationSaid } from '@odontis/contract/preparing';
 import type { PriceWordSaid } from '@odontis/contract/price';
 import type { PlaceKeeping } from '@odontis/core/work/place-keeping';
 import type { Family } from '@odontis/core/saw/all-families';
@@ -231,6 +232,9 @@ export class ShopApi {
   }
   reopenTicket(id: number, change: ReopenChange): Observable<Dossier> {
     return this.post(dossier, `/api/tickets/${id}/reopen`, change);
+  }
+  prepare(id: number, preparation: PreparationSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/preparing`, preparation);
   }
   sayPrice(id: number, word: PriceWordSaid): Observable<Dossier> {
     return this.create(dossier, `/api/tickets/${id}/price`, word);

@@ -122,6 +122,15 @@ export const reopenTicket = createEffect(
   { functional: true },
 );
 
+export const keepPreparation = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.prepared),
+      concatMap(({ id, preparation }) => answered(id, 'preparing', api.prepare(id, preparation))),
+    ),
+  { functional: true },
+);
+
 export const sayPrice = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(

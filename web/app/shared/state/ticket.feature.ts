@@ -7,6 +7,7 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
 import type { PlanChoice } from '@odontis/contract/plan';
+import type { PreparationSaid } from '@odontis/contract/preparing';
 import type { PriceWordSaid } from '@odontis/contract/price';
 import type { EndSaid, ReopenChange, TicketChange } from '@odontis/contract/ticket';
 import type { Refusal } from '../api/refusal';
@@ -24,6 +25,7 @@ export const TICKET_REQUESTS = [
   'edit',
   'end',
   'price',
+  'preparing',
   'photograph',
   'message',
 ] as const;
@@ -43,6 +45,7 @@ export const TicketPageEvents = createActionGroup({
     'Ticket edited': props<{ id: number; change: TicketChange }>(),
     'Ticket ended': props<{ id: number; change: EndSaid }>(),
     'Ticket reopened': props<{ id: number; change: ReopenChange }>(),
+    Prepared: props<{ id: number; preparation: PreparationSaid }>(),
     'Price said': props<{ id: number; word: PriceWordSaid }>(),
     'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
     'Photograph removed': props<{ id: number; photograph: number }>(),
@@ -111,6 +114,7 @@ export const ticketFeature = createFeature({
     on(TicketPageEvents.ticketEdited, working('edit')),
     on(TicketPageEvents.ticketEnded, TicketPageEvents.ticketReopened, working('end')),
     on(TicketPageEvents.priceSaid, working('price')),
+    on(TicketPageEvents.prepared, working('preparing')),
     on(TicketPageEvents.photographAdded, TicketPageEvents.photographRemoved, working('photograph')),
     on(TicketPageEvents.messageWritten, working('message')),
     on(TicketCalls.answered, (state, { id, request, dossier }): TicketState =>

@@ -16,6 +16,8 @@ import { offsetOf } from '@odontis/core/saw/tooth-pattern';
 import { readingsOfTrace } from '@odontis/core/trace/readings-of-trace';
 import { isLinePlanned } from '@odontis/core/work/families';
 import { roundDrawing } from '../../../sawpage/round-drawing';
+import type { PreparationSaid } from '@odontis/contract/preparing';
+import { Preparing } from './preparing';
 import { SawSheet } from '../../../sawpage/saw-sheet';
 import { Conflict } from '../../../shared/conflict/conflict';
 import { differencesOf } from '../../../shared/evidence/differences';
@@ -60,6 +62,7 @@ import { PictureWays } from './picture-ways';
     Notice,
     ReadingsRefused,
     Refused,
+    Preparing,
   ],
   providers: [EvidenceDesk, LineDesk, TraceDesk, EdgeDesk, GaugeKeeper, AngleKeeper, PictureKeeper, PictureMeasures],
   templateUrl: './measure-page.html',
@@ -87,6 +90,8 @@ export class MeasurePage {
   protected readonly lines = inject(LineDesk);
   private readonly store = inject(Store);
   private readonly measured = this.store.selectSignal(selectRequest('measured'));
+  private readonly preparing = this.store.selectSignal(selectRequest('preparing'));
+  protected readonly preparingBusy = computed(() => this.preparing().busy);
   protected readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
   private readonly router = inject(Router);
@@ -231,7 +236,7 @@ export class MeasurePage {
     return (saw && lineOf(this.evidence.evidence(), saw, 'before')?.teeth) ?? [];
   });
   protected readonly earlier = computed(() => (this.evidence.sessionKey() === null ? null : this.lines.earlier()));
-  protected readonly refusal = computed(() => this.measured().refusal);
+  protected readonly refusal = computed(() => this.measured().refusal ?? this.preparing().refusal);
   protected readonly differences = computed(() => {
     const theirs = this.evidence.theirs();
     return theirs ? differencesOf(this.evidence.unsent(), theirs, this.speech) : [];
@@ -243,10 +248,17 @@ export class MeasurePage {
     this.lines.begin();
   }
 
+  protected prepared(done: Omit<PreparationSaid, 'version'>): void {
+    const ticket = this.evidence.dossier()?.ticket;
+    if (!ticket) return;
+    const preparation = { ...done, version: ticket.version };
+    this.store.dispatch(TicketPageEvents.prepared({ id: ticket.id, preparation }));
+  }
+
   protected readAnew(): void {
     const id = this.evidence.ticketId();
     this.leaving = false;
-    if (id !== null) this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['measured'] }));
+    if (id !== null) this.store.dispatch(TicketPageEvents.readAnew({ id, refused: ['measured', 'preparing'] }));
   }
 
   protected plan(): void {

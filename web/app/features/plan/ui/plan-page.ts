@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { ToeFound } from '@odontis/core/evidence/toe-finding';
 import { endsOf } from '@odontis/core/saw/ends';
+import { preparingMinutes } from '@odontis/core/work/preparing';
 import { parseLength } from '@odontis/core/units/length';
 import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
 import { setLane } from '../../../sawpage/build-drawing';
@@ -120,6 +121,9 @@ export class PlanPage {
     const whole = this.desk.whole();
     return [whole, whole?.beside?.study].flatMap((study) => study?.stretches.map(({ file }) => file) ?? []);
   });
+
+  /** What went into preparing it before it was measured. */
+  protected readonly preparedMinutes = computed(() => preparingMinutes(this.desk.dossier()?.preparations ?? []));
 
   protected typeBoard(text: string): void {
     const read = parseLength(text, this.speech.unit());

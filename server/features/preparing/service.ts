@@ -1,0 +1,22 @@
+import type { Dossier } from '@odontis/contract/dossier';
+import type { NewPreparation } from '@odontis/contract/preparing';
+import type { Database } from '../../database/connect';
+import { readDossier } from '../tickets/dossier';
+import { changeTicket, refuseStale } from '../tickets/hold';
+
+/** Something done to a saw before its order is made: the order continues from it. */
+export async function keepPreparation(
+  db: Database,
+  ticketId: number,
+  { version, ...done }: NewPreparation,
+  by: number,
+): Promise<Dossier> {
+  const known = await db.models.Preparation.findOne({ where: { key: done.key } });
+  if (known) return readDossier(db, known.ticketId);
+  return changeTicket(db, ticketId, ['measure', 'plan'], async (row, t) => {
+    if (await db.models.Preparation.findOne({ where: { key: done.key }, transaction: t })) return;
+    await refuseStale(db, row, version, t);
+    await db.models.Preparation.create({ ...done, ticketId, personId: by }, { transaction: t });
+    await row.update({ version: row.version + 1 }, { transaction: t });
+  });
+}
