@@ -64,6 +64,8 @@ describe('what may be begun within an old sum', () => {
     expect(heldFrom({ stopMinutes: [5, 5, 5, 5], amount: 40 }, 40)).toBeNull();
     expect(heldFrom({ stopMinutes: [5, 5, 5, 5], amount: 40 }, 0)).toBe(0);
     expect(heldFrom({ stopMinutes: [0, 0], amount: 40 }, 25)).toBe(1);
+    // Ten of thirty minutes went before: 13.33 of 40 are spent, the first stop makes it 20, the second 26.67.
+    expect(heldFrom({ stopMinutes: [5, 5, 5, 5], amount: 40, minutesBefore: 10 }, 25)).toBe(1);
   });
   it('what is begun never costs more than was agreed, and the next stop would', () =>
     fc.assert(

@@ -94,6 +94,8 @@ export const sameMoney = (one: number, other: number): boolean => Math.abs(one -
 export interface PricedWalk {
   readonly stopMinutes: readonly number[];
   readonly amount: number;
+  /** Minutes of the price that were worked before these stops: preparing, and orders before; left out for none. */
+  readonly minutesBefore?: number;
 }
 
 /**
@@ -101,10 +103,10 @@ export interface PricedWalk {
  * over the stops by their minutes. Null where everything may be. Example: four stops of 5 minutes for 40 money, 25
  * agreed: the first two are 20, the third would make it 30, so that stop 2 (from 0) is the first held. O(stops).
  */
-export function heldFrom({ stopMinutes, amount }: PricedWalk, upTo: number): number | null {
+export function heldFrom({ stopMinutes, amount, minutesBefore = 0 }: PricedWalk, upTo: number): number | null {
   if (amount - upTo <= SAME_MONEY) return null;
-  const all = stopMinutes.reduce((sum, minutes) => sum + minutes, 0);
-  let spent = 0;
+  const all = minutesBefore + stopMinutes.reduce((sum, minutes) => sum + minutes, 0);
+  let spent = all > 0 ? (amount * minutesBefore) / all : 0;
   for (const [stop, minutes] of stopMinutes.entries()) {
     spent += all > 0 ? (amount * minutes) / all : amount / stopMinutes.length;
     if (spent - upTo > SAME_MONEY) return stop;

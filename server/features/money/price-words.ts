@@ -52,7 +52,8 @@ export function heldBy(chain: readonly PriceWord[], order: WorkOrder): number | 
   const { over, upTo, waived, live } = priceStanding(chain);
   if (over === 0 || waived || live?.kind !== 'plan') return null;
   const stopMinutes = walkOf(order.steps).map((stop) => minutesAtStop(order.steps[stop.step]));
-  return heldFrom({ stopMinutes, amount: live.high }, upTo);
+  const minutesBefore = Math.max(0, (live.minutesHigh ?? order.minutes) - order.minutes);
+  return heldFrom({ stopMinutes, amount: live.high, minutesBefore }, upTo);
 }
 
 /** Sets from where a ticket's work is held back, after a word was said of its price. */

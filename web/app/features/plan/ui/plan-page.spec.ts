@@ -160,6 +160,7 @@ describe('the plan page', () => {
       retoothMm: null,
       breastMm: null,
       rakerMm: null,
+      ...{ set: null, setMm: null },
       rakerTip: null,
     });
   });

@@ -5,7 +5,6 @@ import { RouterLink } from '@angular/router';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { ToeFound } from '@odontis/core/evidence/toe-finding';
 import { endsOf } from '@odontis/core/saw/ends';
-import { preparingMinutes } from '@odontis/core/work/preparing';
 import { parseLength } from '@odontis/core/units/length';
 import type { Coverage } from '@odontis/core/work/tooth-line/coverage';
 import { setLane } from '../../../sawpage/build-drawing';
@@ -29,6 +28,7 @@ import { PlanNow } from './plan-now';
 import { loadLane, planLanes } from './plan-lanes';
 import { PlanSteps } from './plan-steps';
 import { acceptWords } from './plan-words';
+import { PriceOver } from './price-over';
 import { PullPlan } from './pull-plan';
 import { RakersPlan } from './rakers-plan';
 import { SetChoice } from './set-choice';
@@ -47,7 +47,19 @@ const zoneFound = ({ teeth, pitchFromMm, pitchToMm }: ToeFound) => ({ teeth, pit
   imports: [
     ...[MatButton, MatButtonToggleModule, RouterLink],
     ...[AngleChoice, CurveChart, Disagreement, FilesWanted, ForetoldCutPanel, LineChoice, Notice],
-    ...[PlanKept, PlanNow, PlanSteps, PullPlan, RakersPlan, Refused, SetChoice, ShortTeeth, ToothViews, WaysPanel],
+    ...[
+      PlanKept,
+      PlanNow,
+      PlanSteps,
+      PriceOver,
+      PullPlan,
+      RakersPlan,
+      Refused,
+      SetChoice,
+      ShortTeeth,
+      ToothViews,
+      WaysPanel,
+    ],
   ],
   templateUrl: './plan-page.html',
   styleUrl: './plan-page.scss',
@@ -121,9 +133,6 @@ export class PlanPage {
     const whole = this.desk.whole();
     return [whole, whole?.beside?.study].flatMap((study) => study?.stretches.map(({ file }) => file) ?? []);
   });
-
-  /** What went into preparing it before it was measured. */
-  protected readonly preparedMinutes = computed(() => preparingMinutes(this.desk.dossier()?.preparations ?? []));
 
   protected typeBoard(text: string): void {
     const read = parseLength(text, this.speech.unit());

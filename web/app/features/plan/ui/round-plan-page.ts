@@ -17,6 +17,7 @@ import { DadoPlan } from './dado-plan';
 import { PlanKept } from './plan-kept';
 import { loadLane } from './plan-lanes';
 import { PlanSteps } from './plan-steps';
+import { PriceOver } from './price-over';
 import { WaysPanel } from './ways-panel';
 import { FilesWanted } from './files-wanted';
 import { ForetoldCutPanel } from './foretold-cut';
@@ -38,6 +39,7 @@ import { ForetoldCutPanel } from './foretold-cut';
     PlanKept,
     Refused,
     PlanSteps,
+    PriceOver,
   ],
   templateUrl: './round-plan-page.html',
   styleUrl: './plan-page.scss',
