@@ -1,6 +1,5 @@
 import { minutesAtStop, walkOf } from './step';
 import type { Step, StepKind } from './step';
-import type { WorkOrder } from './order';
 
 /** How work on the whole saw went, where that is a question: a plate straightened, rust off, a back re-seated. */
 export const RESULTS = ['came-out', 'did-not'] as const;
@@ -39,7 +38,7 @@ export interface StepDeed {
  * What was done of an order, step by step: presses at the vise and nothing else. A step without stops is done with the
  * order's last. O(stops).
  */
-export function deedsOf(order: Pick<WorkOrder, 'steps'>, { done, skipped, results }: Pressed): StepDeed[] {
+export function deedsOf(order: { readonly steps: readonly Step[] }, { done, skipped, results }: Pressed): StepDeed[] {
   const walk = walkOf(order.steps);
   const [isDone, why] = [new Set(done), new Map(skipped.map((one) => [one.stop, one.reason]))];
   const said = new Map(results.map((one) => [one.stop, one]));
