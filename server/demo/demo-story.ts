@@ -188,12 +188,12 @@ class DemoTeller {
     return stage === 'check' ? told : { ...told, checks: this.cuts(ordered.order, opened) };
   }
 
-  /** What was pressed of an order, at the pace of whom it was; some of it where the saw lies there still. */
+  /** What was pressed of an order, at the pace of whom it was; up to its longest step where the saw lies there still. */
   private atTheVise(ordered: Ordered, visit: Visit, by: Place): ToldWork {
     const { steps } = ordered.order;
     const walk = walkOf(steps);
     const acceptedAt = visit.opened.plus({ days: 1 }).toJSDate();
-    const done = visit.stage === 'bench' ? Math.floor(walk.length * (0.15 + 0.5 * this.random())) : walk.length;
+    const done = visit.stage === 'bench' ? this.amidst(steps) : walk.length;
     let clock = acceptedAt.getTime();
     const tick = (stop: number): Date => {
       const planned = minutesAtStop(steps[walk[stop]?.step ?? 0]);
@@ -202,6 +202,14 @@ class DemoTeller {
     };
     const presses = Array.from({ length: done }, (_, stop) => ({ stop, at: tick(stop) }));
     return { ordered, acceptedAt, presses };
+  }
+
+  /** How many stops are behind a saw that lies in the midst of its longest step. */
+  private amidst(steps: WorkOrder['steps']): number {
+    const counts = steps.map(({ stops }) => stops.length);
+    const longest = counts.indexOf(Math.max(...counts));
+    const before = counts.slice(0, longest).reduce((sum, count) => sum + count, 0);
+    return before + Math.floor((counts[longest] ?? 0) * (0.1 + 0.4 * this.random()));
   }
 
   /** The cuts that passed, one an edge. */
