@@ -8,11 +8,12 @@ import { stage } from './ticket';
 export const benchEvent = z.object({
   id: uuid('A bench event needs an id of its own.'),
   stop: z.number().int().nonnegative(),
-  action: z.enum(['done', 'back', 'skipped']),
+  /** Done, taken back, left out; or nothing of it: stopped for the day there, or gone on from there with another file. */
+  action: z.enum(['done', 'back', 'skipped', 'stopped', 'file']),
   at: moment,
   /** How it came to count as done. Left out by screens of before, which knew but one way. */
   how: z.enum(HOWS).default('gullet'),
-  /** Why it was skipped. */
+  /** Why it was skipped, what is left to be said of stopping, or which file it goes on with. */
   reason: text(300, 'The reason').optional(),
   /** Of work on the whole saw: whether it came out, and the minutes it really took. */
   result: z.enum(RESULTS, { error: 'It came out, or it did not.' }).optional(),

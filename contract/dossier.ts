@@ -8,6 +8,10 @@ import { message, photograph } from './notes';
 import type { PriceWord } from '@odontis/core/money/price-chain';
 import type { AcceptedPlan } from './plan';
 import { acceptedPlan } from './plan';
+import type { Outwork } from './outwork';
+import { outwork } from './outwork';
+import type { ReadingReason, SawCorrection } from './corrections';
+import { readingReason, sawCorrection } from './corrections';
 import type { Preparation } from './preparing';
 import { preparation } from './preparing';
 import { prices } from './price';
@@ -30,6 +34,12 @@ export interface Dossier {
   readonly earlier: readonly AcceptedPlan[];
   /** What was done to it before it was measured, as it was done. */
   readonly preparations: readonly Preparation[];
+  /** What was put right of the saw's own data, on this visit and before, the earliest first. */
+  readonly corrections: readonly SawCorrection[];
+  /** Why readings were corrected or taken out after their session was closed. */
+  readonly reasons: readonly ReadingReason[];
+  /** What was sent to a grinder, the earliest first. */
+  readonly outwork: readonly Outwork[];
   /** Everything said of its price, in the order it was said. */
   readonly prices: readonly PriceWord[];
   readonly checks: readonly CheckRound[];
@@ -52,6 +62,9 @@ export const dossier: z.ZodType<Dossier> = z.object({
   plan: acceptedPlan.nullable(),
   earlier: z.array(acceptedPlan),
   preparations: z.array(preparation),
+  corrections: z.array(sawCorrection),
+  reasons: z.array(readingReason),
+  outwork: z.array(outwork),
   prices,
   checks: z.array(checkRound),
   visits: z.array(visit),

@@ -3,6 +3,7 @@ import { MOST_READINGS, reading } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
 import { sessionHead } from '@odontis/core/evidence/session';
 import { sentReadings } from './evidence-rows';
+import { readingsWhy } from './corrections';
 import { text, version } from './fields';
 
 /** How far a screen had seen the record when it took its readings: the number of the last reading it knew. */
@@ -16,6 +17,7 @@ const sent = <S extends z.ZodType>(one: S) =>
   z.object({
     session: sessionHead.pick({ key: true, kind: true }),
     seen,
+    why: readingsWhy,
     readings: z
       .array(one)
       .min(1, 'There is no reading.')
@@ -31,7 +33,7 @@ export const sentSession = sessionHead.extend({ readings: sentReadings });
 
 /** Readings waiting to be sent, as a browser keeps them. */
 export const waitingEvidence = newEvidence
-  .omit({ seen: true })
+  .omit({ seen: true, why: true })
   // In whose sitting they were taken; of one that nobody wrote down, in whoever's they are sent.
   .extend({ sitting: z.uuid().nullable().default(null) })
   .array();

@@ -18,7 +18,7 @@ export const WORD_BY_WORDS: Readonly<Record<WordBy, string>> = {
 export function liveSays({ live, upTo, over }: PriceStanding, money: SayMoney): string {
   if (!live) return 'No price was told.';
   if (live.kind === 'charged') return `${money(live.high)} was charged.`;
-  if (live.kind === 'plan')
+  if (live.kind === 'plan' || live.kind === 'outwork')
     return over > 0
       ? `It comes to ${money(live.high)}; up to ${money(upTo)} is agreed.`
       : `It costs ${money(live.high)}.`;
@@ -34,6 +34,8 @@ export function wordSays({ kind, low, high, plan, quote, wordBy, said }: PriceWo
       return `Quote ${quote ?? ''}: ${rangeSays(low, high, money)}, nothing above ${money(high)} without asking`;
     case 'plan':
       return `Plan ${plan ?? ''}: ${money(high)}`;
+    case 'outwork':
+      return `With the grinder’s work: ${money(high)}`;
     case 'asked':
       return `Quote ${quote ?? ''}: asked whether up to ${money(high)}`;
     case 'agreed':

@@ -22,6 +22,7 @@ export const PROBLEM_CODES = [
   'saw-in-shop',
   'consent-missing',
   'price-not-agreed',
+  'away',
   'printer-empty',
   'database-away',
   'disk-full',

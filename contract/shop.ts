@@ -4,7 +4,7 @@ import { learned, LESSONS } from '@odontis/core/learn/learned';
 import { shopHabits } from '@odontis/core/work/habits';
 import { judgement } from './judgement';
 import { stripPrinter } from './measuring-sheet';
-import { bounded, requiredText, version } from './fields';
+import { bounded, counted, requiredText, version } from './fields';
 
 /** The shop book's first page: how this shop speaks and works. */
 export const shopBook = z.object({
@@ -35,6 +35,21 @@ export const shopBook = z.object({
   lockAfterMinutes: bounded(1, 1440, 'The minutes until a screen locks', 'minutes').nullable().optional(),
   /** So many copies of the shop are kept, the newest; left out, two weeks of nights. */
   copiesKept: bounded(1, 999, 'The copies kept', '').refine(Number.isInteger, 'Copies are kept whole.').optional(),
+  /** Who grinds what is not filed here: how long they usually have it, and what they ask for a tooth and at the least. */
+  grinders: z
+    .array(
+      z
+        .object({
+          name: requiredText(120, 'The grinder’s name'),
+          days: counted(1, 365, 'The days a grinder has it', 'days'),
+          perTooth: bounded(0, 1000, 'The price of a tooth', '').nullable(),
+          least: bounded(0, 10_000, 'The least price', '').nullable(),
+        })
+        .readonly(),
+    )
+    .max(12, 'Twelve grinders at most.')
+    .readonly()
+    .optional(),
   /** Printers that measuring strips come from, the usual one first, with the rulers of their sheets as measured. */
   stripPrinters: z.array(stripPrinter).max(6, 'Six printers at most.').optional(),
   /** Where this shop judges otherwise than the trade's rules; left out, it does not. */

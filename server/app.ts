@@ -22,6 +22,8 @@ import { paperRoutes } from './features/papers/routes';
 import { peopleRoutes } from './features/people/routes';
 import { photographRoutes } from './features/photographs/routes';
 import { moneyRoutes } from './features/money/routes';
+import { correctionRoutes } from './features/corrections/routes';
+import { outworkRoutes } from './features/outwork/routes';
 import { preparingRoutes } from './features/preparing/routes';
 import { planRoutes } from './features/plans/routes';
 import { evidenceRoutes } from './features/evidence/routes';
@@ -124,6 +126,8 @@ export function createApp({
     planRoutes,
     moneyRoutes,
     preparingRoutes,
+    correctionRoutes,
+    outworkRoutes,
     benchRoutes,
     checkRoutes,
     handoverRoutes,

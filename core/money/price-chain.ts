@@ -1,10 +1,10 @@
 import * as z from 'zod';
 
 /**
- * What is said of a ticket's price: what the counter reckoned, what a plan comes to, a new quote asked about, the
- * customer's yes or no, the owner letting the work begin without one, and what was charged.
+ * What is said of a ticket's price: what the counter reckoned, what a plan comes to, what it comes to with a grinder's
+ * work, a new quote asked about, the customer's yes or no, the owner letting the work begin without one, and what was charged.
  */
-export const PRICE_KINDS = ['estimate', 'plan', 'asked', 'agreed', 'refused', 'waived', 'charged'] as const;
+export const PRICE_KINDS = ['estimate', 'plan', 'outwork', 'asked', 'agreed', 'refused', 'waived', 'charged'] as const;
 export type PriceKind = (typeof PRICE_KINDS)[number];
 
 /** How a customer's word came. */
@@ -39,7 +39,7 @@ export type PriceWord = z.infer<typeof priceWord>;
 
 /** How the price of a ticket stands. */
 export interface PriceStanding {
-  /** What it costs as far as is known: what was charged, else the latest plan, else the estimate; null of none. */
+  /** What it costs as far as is known: what was charged, else the latest plan or grinder's work, else the estimate; null of none. */
   readonly live: PriceWord | null;
   /** Nothing above this is charged without asking. */
   readonly upTo: number;
@@ -64,11 +64,13 @@ const SAME_MONEY = 0.005;
  */
 export function priceStanding(chain: readonly PriceWord[]): PriceStanding {
   const last = (...kinds: PriceKind[]): PriceWord | null => chain.findLast((word) => kinds.includes(word.kind)) ?? null;
-  const live = last('charged') ?? last('plan') ?? last('estimate');
+  const live = last('charged') ?? last('plan', 'outwork') ?? last('estimate');
   const upToBy = last('agreed') ?? last('estimate');
   const upTo = upToBy?.high ?? 0;
   const over = live && live.kind !== 'estimate' && live.high - upTo > SAME_MONEY ? live.high - upTo : 0;
-  const priced = chain.findLastIndex((word) => word.kind === 'plan' || word.kind === 'estimate');
+  const priced = chain.findLastIndex(
+    (word) => word.kind === 'plan' || word.kind === 'outwork' || word.kind === 'estimate',
+  );
   const since = chain.slice(priced + 1);
   const asked = since.findLastIndex((word) => word.kind === 'asked');
   const answered = since.findLastIndex((word) => word.kind === 'agreed' || word.kind === 'refused');

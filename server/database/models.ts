@@ -13,6 +13,8 @@ import { definePhotograph } from '../features/photographs/model';
 import { definePlanTool, defineTool, defineToolDeed } from '../features/store/model';
 import { definePriceSaid, definePriceWord } from '../features/money/model';
 import { definePreparation } from '../features/preparing/model';
+import { defineReadingReason, defineSawCorrection } from '../features/corrections/model';
+import { defineOutwork, defineOutworkBack } from '../features/outwork/model';
 import { defineMessage } from '../features/outbox/model';
 
 /** Every table's model on one connection. Models never leave the server. */
@@ -40,6 +42,10 @@ export function defineModels(sequelize: Sequelize) {
     Tool: defineTool(sequelize),
     ToolDeed: defineToolDeed(sequelize),
     Preparation: definePreparation(sequelize),
+    SawCorrection: defineSawCorrection(sequelize),
+    ReadingReason: defineReadingReason(sequelize),
+    Outwork: defineOutwork(sequelize),
+    OutworkBack: defineOutworkBack(sequelize),
     PriceWord: definePriceWord(sequelize),
     PriceSaid: definePriceSaid(sequelize),
     BenchEvent: defineBenchEvent(sequelize),

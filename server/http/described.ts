@@ -23,6 +23,8 @@ import { placeKeeping } from '@odontis/core/work/place-keeping';
 import { codeChange, newCalibration, newPerson, passwordChange, person, personChange } from '@odontis/contract/people';
 import { linePlanChoice, roundPlanChoice } from '@odontis/contract/plan';
 import { newPriceWord } from '@odontis/contract/price';
+import { newSawCorrection } from '@odontis/contract/corrections';
+import { newOutwork, outworkBack } from '@odontis/contract/outwork';
 import { newPreparation } from '@odontis/contract/preparing';
 import { problem, PROBLEM_TYPE } from '@odontis/contract/problem';
 import { learning } from '@odontis/contract/learning';
@@ -134,6 +136,19 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
   'POST /tickets/:id/evidence': { does: 'Keeps readings.', takes: newEvidence, gives: evidenceKept, status: 201 },
   'POST /tickets/:id/sessions/:session/finish': { does: 'Closes a session.', takes: sessionDone, gives: dossier },
   'POST /tickets/:id/measured': { does: 'On to the plan.', takes: lineMeasured, gives: dossier },
+  'POST /tickets/:id/saw': {
+    does: 'Puts a saw’s own data right.',
+    takes: newSawCorrection,
+    gives: dossier,
+    status: 201,
+  },
+  'POST /tickets/:id/outwork': { does: 'Sends a saw to a grinder.', takes: newOutwork, gives: dossier, status: 201 },
+  'POST /tickets/:id/outwork/back': {
+    does: 'It came back from the grinder.',
+    takes: outworkBack,
+    gives: dossier,
+    status: 201,
+  },
   'POST /tickets/:id/preparing': {
     does: 'Something done before measuring.',
     takes: newPreparation,
@@ -155,6 +170,7 @@ const DESCRIBED: Readonly<Record<keyof typeof NEEDS, Described>> = {
     asks: ['paper', 'kind', 'sheet', 'diameter'],
     gives: PDF,
   },
+  'GET /tickets/:id/outwork/:number/note.pdf': { does: 'What goes with a saw to a grinder.', gives: PDF },
   'GET /tickets/:id/quote.pdf': { does: 'The quote of a visit.', gives: PDF },
   'GET /tickets/:id/report.pdf': { does: 'The customer’s report.', gives: PDF },
   'GET /tickets/:id/aids.pdf': { does: 'Aids of its plan at true scale.', asks: ['paper'], gives: PDF },

@@ -13,6 +13,7 @@ const COSTLY: Readonly<Record<string, Allowed>> = {
   'GET /tickets/:id/tag.pdf': { times: 60, withinS: 60 },
   'GET /tags.pdf': { times: 60, withinS: 60 },
   'GET /measuring-sheet.pdf': { times: 60, withinS: 60 },
+  'GET /tickets/:id/outwork/:number/note.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/quote.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/report.pdf': { times: 60, withinS: 60 },
   'GET /tickets/:id/aids.pdf': { times: 60, withinS: 60 },

@@ -18,6 +18,7 @@ const SHAPES: Record<ProblemCode, { status: number; title: string }> = {
   'too-large': { status: 413, title: 'Too much at once' },
   'saw-in-shop': { status: 409, title: 'The saw is in the shop already' },
   'consent-missing': { status: 422, title: 'The owner’s word is missing' },
+  away: { status: 409, title: 'It is not in the shop' },
   'price-not-agreed': { status: 409, title: 'The price is not agreed to' },
   'printer-empty': { status: 409, title: 'The label printer is out of labels' },
   'database-away': { status: 503, title: 'The database cannot be reached' },

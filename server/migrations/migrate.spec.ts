@@ -20,7 +20,7 @@ describe('the database’s shape', () => {
     const run = migrator(db.sequelize);
     await run.up();
     const full = await tables();
-    expect(full.length).toBe(33);
+    expect(full.length).toBe(37);
     await run.down({ to: 0 });
     expect(await tables()).toEqual(['migration']);
     await run.up();

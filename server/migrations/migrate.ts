@@ -29,6 +29,7 @@ import { storeRoom } from './2026-12-01-store-room';
 import { priceChain } from './2026-12-02-price-chain';
 import { deeds } from './2026-12-02-deeds';
 import { preparing } from './2026-12-02-preparing';
+import { turns } from './2026-12-02-turns';
 import { takeInEveryFamily } from './2026-11-23-take-in-every-family';
 import type { Migration } from './migration';
 
@@ -64,6 +65,7 @@ export const MIGRATIONS: readonly Migration[] = [
   priceChain,
   deeds,
   preparing,
+  turns,
 ];
 
 /** Migrations run each in a transaction: all of it or nothing. */

@@ -81,7 +81,9 @@ export function contradictions(dossier: Dossier, book: ShopBook, now: string): s
   // What may be begun.
   const walk = plan?.order.steps.flatMap((step, n) => step.stops.map((stop) => ({ ...stop, n }))) ?? [];
   const over = !ended && !!planned && planned.high > (agreed?.high ?? 0) + 0.005;
-  const waived = prices.findLastIndex((w) => w.kind === 'waived') > prices.findLastIndex((w) => w.kind === 'plan');
+  const waived =
+    prices.findLastIndex((w) => w.kind === 'waived') >
+    prices.findLastIndex((w) => w.kind === 'plan' || w.kind === 'outwork');
   never(over && !waived && ticket.heldFrom === null, 'work goes on above what was agreed');
   never(!over && ticket.heldFrom !== null, 'work is held back that is agreed');
   if (ticket.heldFrom !== null && plan) {

@@ -7,6 +7,7 @@ import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
 import { learnedHere } from '../learning/service';
 import { readingsOfHand } from '../people/service';
+import { refuseAway } from '../outwork/read-outwork';
 import { readDossier } from '../tickets/dossier';
 import { Problem } from '../../http/problem';
 import { changeTicket, refuseStale } from '../tickets/hold';
@@ -15,6 +16,7 @@ import { changeTicket, refuseStale } from '../tickets/hold';
 export function keepCheck(db: Database, ticketId: number, check: NewCheck, by: number): Promise<Dossier> {
   return changeTicket(db, ticketId, ['check'], async (row, t) => {
     await refuseStale(db, row, check.version, t);
+    await refuseAway(db, ticketId, t);
     const dossier = await readDossier(db, ticketId, t);
     const rounds = dossier.checks;
     const lines = linesOfOrder(dossier.plan?.order);

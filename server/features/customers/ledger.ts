@@ -145,7 +145,10 @@ export async function exportCustomer(db: Database, id: number): Promise<object> 
     `SELECT t.number, t.stage, t.opened_at AS "openedAt", t.closed_at AS "closedAt", t.complaint, t.wood, t.use_rate AS "useRate",
             t.verdict, t.promised_on AS "promisedOn", t.currency, t.ended_as AS "endedAs", t.tried,
             (SELECT json_agg(json_build_object('kind', w.kind, 'low', w.low, 'high', w.high, 'quote', w.quote, 'wordBy', w.word_by, 'at', w.at, 'said', p.said, 'note', p.note) ORDER BY w.id)
-               FROM price_word w LEFT JOIN price_said p ON p.price_word_id = w.id WHERE w.ticket_id = t.id) AS prices, t.work_done AS "workDone", t.consents, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
+               FROM price_word w LEFT JOIN price_said p ON p.price_word_id = w.id WHERE w.ticket_id = t.id) AS prices, (SELECT json_agg(json_build_object('before', c.before, 'after', c.after, 'why', c.why, 'at', c.at) ORDER BY c.id)
+               FROM saw_correction c WHERE c.ticket_id = t.id) AS corrections,
+            (SELECT json_agg(json_build_object('grinder', o.grinder, 'work', o.work, 'dueOn', o.due_on, 'amount', o.amount, 'at', o.at) ORDER BY o.id)
+               FROM outwork o WHERE o.ticket_id = t.id) AS outwork, t.work_done AS "workDone", t.consents, t.handover_note AS "handoverNote", t.override_reason AS "overrideReason"
        FROM ticket t JOIN saw s ON s.id = t.saw_id WHERE s.customer_id = :id ORDER BY t.number`,
     { type: QueryTypes.SELECT, replacements: { id } },
   );
@@ -207,6 +210,8 @@ export async function forgetCustomer(db: Database, id: number, version: number, 
       `UPDATE check_round SET note = '' WHERE ${theirs}`,
       `DELETE FROM price_said WHERE price_word_id IN (SELECT id FROM price_word WHERE ${theirs})`,
       `UPDATE bench_event SET reason = '' WHERE reason <> '' AND plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
+      `DELETE FROM saw_correction WHERE ${theirs}`,
+      `DELETE FROM reading_reason WHERE evidence_key IN (SELECT e.key FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.${theirs})`,
       `DELETE FROM plan_reason WHERE plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
       `DELETE FROM evidence WHERE quantity = 'note' AND session_id IN (SELECT id FROM session WHERE ${theirs})`,
     ];

@@ -20,6 +20,7 @@ import { toSaw } from '../customers/service';
 import { lineIsRead } from '../plans/saw-work';
 import { personNames, readDossier } from '../tickets/dossier';
 import { changeTicket, holdTicket, refuseStale } from '../tickets/hold';
+import { refuseAway } from '../outwork/read-outwork';
 import { keepReadings } from './keep-readings';
 import type { SessionRow } from './model';
 import { readSessions } from './read-sessions';
@@ -34,14 +35,15 @@ const READINGS_AT_ONCE = 500;
 async function openSession(
   db: Database,
   ticketId: number,
-  { key, kind }: NewEvidence['session'],
+  { session: { key, kind }, readings }: Pick<NewEvidence, 'session' | 'readings'>,
   by: number,
   t: Transaction,
 ): Promise<SessionRow> {
   const known = await db.models.Session.findOne({ where: { key }, transaction: t });
   if (!known) return db.models.Session.create({ key, kind, ticketId, startedBy: by }, { transaction: t });
   if (known.ticketId !== ticketId) throw new Problem('bad-input', 'That session belongs to another ticket.');
-  if (known.finishedAt)
+  // What a closed session holds may be put right; nothing new comes into it.
+  if (known.finishedAt && readings.some((r) => r.corrects === null))
     throw new Problem(
       'session-closed',
       'This session is closed and stays as it is: these readings want another.',
@@ -59,12 +61,13 @@ async function openSession(
 export async function addEvidence(
   db: Database,
   ticketId: number,
-  { session: wanted, seen, readings }: NewEvidence,
+  { session: wanted, seen, why = '', readings }: NewEvidence,
   who: Who,
 ): Promise<EvidenceKept> {
   const by = who.personId;
   return db.sequelize.transaction(async (t) => {
     const ticket = await holdTicket(db, ticketId, OPEN_STAGES, t);
+    await refuseAway(db, ticketId, t);
     const names = await personNames(db, t);
     const nameOf = (id: number): string => names.get(id) ?? '';
     const keys = readings.map((r) => r.key);
@@ -83,12 +86,22 @@ export async function addEvidence(
     const session =
       fresh.length === 0
         ? await db.models.Session.findByPk(here[0]?.sessionId ?? 0, { transaction: t, rejectOnEmpty: true })
-        : await openSession(db, ticketId, wanted, by, t);
+        : await openSession(db, ticketId, { session: wanted, readings: fresh }, by, t);
     if (fresh.length > 0) {
+      if (session.finishedAt && why.trim() === '')
+        throw new Problem('bad-input', 'Say why it is put right: an order may stand on it.', [
+          { path: '/why', message: 'Why it is put right.' },
+        ]);
       const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
       await keepReadings(db, [{ readings: fresh, sessionId: session.id, by }], t);
-      const corrected = fresh.filter((r) => r.corrects !== null).length;
+      const corrections = fresh.filter((r) => r.corrects !== null);
+      if (session.finishedAt)
+        await db.models.ReadingReason.bulkCreate(
+          corrections.map(({ key }) => ({ evidenceKey: key, why: why.trim() })),
+          { transaction: t },
+        );
+      const corrected = corrections.length;
       const told = { kind: 'readings-corrected', about: `ticket ${ticketId}`, after: { corrected } } as const;
       if (corrected > 0) await keepChange(db, who, told, t);
     }
@@ -198,6 +211,7 @@ export function lineIsMeasured(db: Database, ticketId: number, version: number):
   return changeTicket(db, ticketId, ['measure', 'plan'], async (row, t) => {
     const dossier = await readDossier(db, ticketId, t);
     await refuseStale(db, row, version, t);
+    await refuseAway(db, ticketId, t);
     // A band may be planned by its count alone.
     if (!hasToothLine(dossier.saw)) {
       if (row.stage === 'measure') await row.update({ stage: 'plan', version: row.version + 1 }, { transaction: t });

@@ -8,6 +8,7 @@ import { mayCharge, priceStanding, sameMoney } from '@odontis/core/money/price-c
 import { Problem } from '../../http/problem';
 import { toSaw, toSawRow } from '../customers/service';
 import { addWord, readPrices } from '../money/price-words';
+import { refuseAway } from '../outwork/read-outwork';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 
@@ -26,6 +27,7 @@ export async function closeTicket(db: Database, ticketId: number, handover: Hand
   if (known) return readDossier(db, ticketId);
   return changeTicket(db, ticketId, ['handover'], async (row, t) => {
     await refuseStale(db, row, handover.version, t);
+    await refuseAway(db, ticketId, t);
     const chain = await readPrices(db, ticketId, t);
     const { live, upTo } = priceStanding(chain);
     if (!mayCharge(chain, handover.charged))
@@ -35,7 +37,11 @@ export async function closeTicket(db: Database, ticketId: number, handover: Hand
         [{ path: '/charged', message: `At most ${upTo.toFixed(2)} without another word.` }],
         await readDossier(db, ticketId, t),
       );
-    if (live?.kind === 'plan' && !sameMoney(live.high, handover.charged) && handover.why.trim() === '')
+    if (
+      (live?.kind === 'plan' || live?.kind === 'outwork') &&
+      !sameMoney(live.high, handover.charged) &&
+      handover.why.trim() === ''
+    )
       throw new Problem('bad-input', `The price is ${live.high.toFixed(2)}: say why another sum is charged.`, [
         { path: '/why', message: 'Why another sum is charged.' },
       ]);

@@ -25,6 +25,7 @@ export interface PriceWordRow extends Model<InferAttributes<PriceWordRow>, Infer
   minutesHigh: CreationOptional<number | null>;
   minutesLikely: CreationOptional<number | null>;
   planId: CreationOptional<number | null>;
+  outworkId: CreationOptional<number | null>;
   quote: CreationOptional<string | null>;
   wordBy: CreationOptional<WordBy | null>;
   personId: number;
@@ -44,6 +45,7 @@ export const definePriceWord = (sequelize: Sequelize) =>
       minutesHigh: maybeMeasure,
       minutesLikely: maybeMeasure,
       planId: maybeWhole,
+      outworkId: maybeWhole,
       quote: maybeWords,
       wordBy: maybeWords,
       personId: whole,

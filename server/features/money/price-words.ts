@@ -17,6 +17,7 @@ export interface NewWord extends Pick<PriceWordRow, 'ticketId' | 'kind' | 'low' 
   readonly minutesHigh?: number | null;
   readonly minutesLikely?: number | null;
   readonly planId?: number | null;
+  readonly outworkId?: number | null;
   readonly quote?: string | null;
   readonly wordBy?: PriceWordRow['wordBy'];
   readonly said?: string;
@@ -50,7 +51,7 @@ export async function readPrices(db: Database, ticketId: number, transaction?: T
 /** The first stop of an order that the price holds back as it stands; null where none is, or the owner waived it. */
 export function heldBy(chain: readonly PriceWord[], order: WorkOrder): number | null {
   const { over, upTo, waived, live } = priceStanding(chain);
-  if (over === 0 || waived || live?.kind !== 'plan') return null;
+  if (over === 0 || waived || (live?.kind !== 'plan' && live?.kind !== 'outwork')) return null;
   const stopMinutes = walkOf(order.steps).map((stop) => minutesAtStop(order.steps[stop.step]));
   const minutesBefore = Math.max(0, (live.minutesHigh ?? order.minutes) - order.minutes);
   return heldFrom({ stopMinutes, amount: live.high, minutesBefore }, upTo);

@@ -1,7 +1,9 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import type { Outwork } from '@odontis/contract/outwork';
 import type { MeasuringSheet } from '@odontis/contract/measuring-sheet';
 import type { ShopBook } from '@odontis/contract/shop';
 import { benchAids } from './bench-aids';
+import { deliveryNote } from './delivery-note';
 import { labelDrawing } from '../labels/label';
 import type { SheetPaper } from './measuring-sheet';
 import { measuringSheet } from './measuring-sheet';
@@ -15,6 +17,7 @@ import { tagDocument, tagSheet } from './tag';
 export type Paper =
   | { readonly kind: 'tag' | 'card'; readonly dossier: Dossier; readonly book: ShopBook }
   | { readonly kind: 'report'; readonly dossier: Dossier; readonly book: ShopBook; readonly now: string }
+  | { readonly kind: 'delivery-note'; readonly dossier: Dossier; readonly sent: Outwork; readonly book: ShopBook }
   | { readonly kind: 'tags'; readonly dossiers: readonly Dossier[]; readonly skip: number; readonly book: ShopBook }
   | { readonly kind: 'quote'; readonly dossiers: readonly Dossier[]; readonly book: ShopBook }
   | { readonly kind: 'aids'; readonly dossier: Dossier; readonly paper: SheetPaper }
@@ -30,6 +33,8 @@ export function makePaper(paper: Paper): Promise<Uint8Array> {
       return printPdf(reportDocument(paper.dossier, paper.book, paper.now));
     case 'card':
       return printPdf(shopCard(paper.dossier, paper.book));
+    case 'delivery-note':
+      return printPdf(deliveryNote(paper.dossier, paper.sent, paper.book));
     case 'tags':
       return printPdf(tagSheet([...paper.dossiers], paper.book, paper.skip));
     case 'quote':

@@ -5,6 +5,7 @@ import { measuringSheet } from '@odontis/contract/measuring-sheet';
 import { recordId } from '@odontis/contract/fields';
 import type { Database } from '../../database/connect';
 import { parse } from '../../http/parse';
+import { Problem } from '../../http/problem';
 import { readShop } from '../shop/service';
 import { readDossier } from '../tickets/dossier';
 import { pressed } from './paper-press';
@@ -61,6 +62,14 @@ export function paperRoutes(db: Database): Router {
   router.get('/tickets/:id/card.pdf', async (request, response) => {
     const [dossier, { book }] = await Promise.all([readDossier(db, parse(recordId, request.params.id)), readShop(db)]);
     send(response, `card-${dossier.ticket.number}.pdf`, await pressed({ kind: 'card', dossier, book }));
+  });
+  router.get('/tickets/:id/outwork/:number/note.pdf', async (request, response) => {
+    const [id, number] = [parse(recordId, request.params.id), parse(recordId, request.params.number)];
+    const [dossier, { book }] = await Promise.all([readDossier(db, id), readShop(db)]);
+    const sent = dossier.outwork.find((one) => one.number === number);
+    if (!sent) throw new Problem('not-found', 'Nothing was sent out under that number.');
+    const name = `delivery-note-${dossier.ticket.number}-${number}.pdf`;
+    send(response, name, await pressed({ kind: 'delivery-note', dossier, sent, book }));
   });
   router.get('/tickets/:id/aids.pdf', async (request, response) => {
     const { paper } = parse(aidsWanted, request.query);

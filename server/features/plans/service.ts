@@ -1,11 +1,13 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { PlanChoice } from '@odontis/contract/plan';
+import { outworkAmount } from '@odontis/contract/outwork';
 import type { Database } from '../../database/connect';
 import { closeSessions } from '../evidence/service';
 import { learnedHere } from '../learning/service';
 import { readingsOfHand } from '../people/service';
 import { keepUses } from '../store/service';
 import { readShop } from '../shop/service';
+import { refuseAway } from '../outwork/read-outwork';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 import type { Transaction } from 'sequelize';
@@ -23,6 +25,7 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
   const [{ book }, calibrations, learned] = await Promise.all([readShop(db), readingsOfHand(db, by), learnedHere(db)]);
   return changeTicket(db, ticketId, ['plan', 'bench', 'check'], async (row, t) => {
     await refuseStale(db, row, choice.version, t);
+    await refuseAway(db, ticketId, t);
     const dossier = await readDossier(db, ticketId, t);
     const order = await orderKept({ dossier, book, calibrations, choice, learned });
     const number = (await db.models.Plan.count({ where: { ticketId }, transaction: t })) + 1;
@@ -52,11 +55,12 @@ async function priceOrder(db: Database, { row, plan, order, dossier, rates }: To
   const worked = before.reduce((sum, one) => sum + minutesDone(deedsOf(one.order, one)), 0);
   const prepared = preparingMinutes(dossier.preparations);
   const minutes = prepared + worked + order.minutes;
-  const { amount } = priceFor(minutes, rates);
+  const amount = priceFor(minutes, rates).amount + outworkAmount(dossier.outwork);
   const told = { minutesLow: minutes, minutesHigh: minutes, minutesLikely: minutes };
   const head = { ticketId: row.id, kind: 'plan', low: amount, high: amount, planId: plan.id, ...told } as const;
   const note = [
     ...(prepared > 0 ? [`${Math.round(prepared)} minutes of it went into preparing`] : []),
+    ...(dossier.outwork.length > 0 ? ['with the grinder’s work'] : []),
     ...(worked > 0 ? [`${Math.round(worked)} minutes of it were worked by the order before`] : []),
   ].join('; ');
   await addWord(db, { ...head, note, personId: plan.acceptedBy }, t);

@@ -1,6 +1,7 @@
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewPreparation } from '@odontis/contract/preparing';
 import type { Database } from '../../database/connect';
+import { refuseAway } from '../outwork/read-outwork';
 import { readDossier } from '../tickets/dossier';
 import { changeTicket, refuseStale } from '../tickets/hold';
 
@@ -16,6 +17,7 @@ export async function keepPreparation(
   return changeTicket(db, ticketId, ['measure', 'plan'], async (row, t) => {
     if (await db.models.Preparation.findOne({ where: { key: done.key }, transaction: t })) return;
     await refuseStale(db, row, version, t);
+    await refuseAway(db, ticketId, t);
     await db.models.Preparation.create({ ...done, ticketId, personId: by }, { transaction: t });
     await row.update({ version: row.version + 1 }, { transaction: t });
   });

@@ -15,6 +15,8 @@ import { toSaw } from '../customers/service';
 import { readPrices } from '../money/price-words';
 import { readMessages } from '../outbox/read-messages';
 import { readPhotographs } from '../photographs/read-photographs';
+import { readCorrections, readReasons } from '../corrections/read-corrections';
+import { readOutwork } from '../outwork/read-outwork';
 import { readSessions } from '../evidence/read-sessions';
 import type { PlanRow } from '../plans/model';
 import type { Result } from '@odontis/core/work/deeds';
@@ -211,6 +213,9 @@ export async function readDossier(db: Database, ticketId: number, transaction?: 
     plan: plans.at(-1) ?? null,
     earlier: plans.slice(0, -1),
     preparations: await readPreparations(db, ticketId, names, transaction),
+    corrections: await readCorrections(db, row.sawId, transaction),
+    reasons: await readReasons(db, ticketId, transaction),
+    outwork: await readOutwork(db, ticketId, transaction),
     prices: await readPrices(db, ticketId, transaction),
     checks: await readChecks(db, ticketId, names, transaction),
     visits: visits.map((v) => v.visit).filter((v) => v.id !== ticketId),

@@ -38,7 +38,8 @@ export function ticketRoutes(db: Database): Router {
     response.json(await readDossier(db, parse(recordId, request.params.id)));
   });
   router.patch('/tickets/:id', async (request, response) => {
-    response.json(await editTicket(db, parse(recordId, request.params.id), parse(ticketChange, request.body)));
+    const by = personOf(request);
+    response.json(await editTicket(db, parse(recordId, request.params.id), parse(ticketChange, request.body), by));
   });
   return router;
 }

@@ -2,19 +2,18 @@ import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Dossier } from '@odontis/contract/dossier';
 import type { NewTicket, TicketChange } from '@odontis/contract/ticket';
-import { keptSaw } from '@odontis/contract/saw';
 import { markFaults } from '@odontis/contract/ticket';
 import { judgeIntake } from '@odontis/core/shop/judge-intake';
 import { isLinePlanned } from '@odontis/core/work/families';
 import type { SawOf } from '@odontis/core/saw/saw';
 import { isCarbide } from '@odontis/core/saw/saw';
 import { toeLengthMm, toeTeeth } from '@odontis/core/saw/zones';
-import { sawFaults } from '@odontis/core/saw/saw-faults';
 import type { Triage } from '@odontis/core/judgement/triage';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 import type { SawRow } from '../customers/model';
 import { toSaw, toSawRow } from '../customers/service';
+import { putRight } from '../corrections/service';
 import { readShop } from '../shop/service';
 import { addWord } from '../money/price-words';
 import { readShopsPast } from './counter-book';
@@ -142,29 +141,34 @@ function refuseDecision({ intake, decision }: NewTicket, { verdict, reasons }: T
 
 const OPEN = ['measure', 'plan', 'bench', 'check', 'handover'] as const;
 
-export function editTicket(db: Database, id: number, change: TicketChange): Promise<Dossier> {
+export function editTicket(db: Database, id: number, change: TicketChange, by: number): Promise<Dossier> {
   return changeTicket(db, id, OPEN, async (row, t) => {
     await refuseStale(db, row, change.version, t);
     const { version: _version, line, patternOffset, ...changed } = change;
-    if (line) await correctLine(db, row, line, t);
-    if (patternOffset !== undefined) await correctPattern(db, row, patternOffset, t);
+    if (line) await correctLine(db, row, line, by, t);
+    if (patternOffset !== undefined) await correctPattern(db, row, patternOffset, by, t);
     // A wait that is over takes its note along.
     if (changed.waitsFor === null) changed.waitsNote = '';
     await row.update({ ...changed, version: row.version + 1 }, { transaction: t });
   });
 }
 
+/** Why the teeth are others than were told: nobody is asked, since measuring found it. */
+const AS_MEASURED = 'as measuring found it';
+
 /** The saw as measuring found it, where the counter was told otherwise: a pitch and a count. mm. */
 async function correctLine(
   db: Database,
   row: TicketRow,
   { pitchMm, teeth, toeZones }: NonNullable<TicketChange['line']>,
+  by: number,
   t: Transaction,
 ): Promise<void> {
+  const of = { ticketId: row.id, by, why: AS_MEASURED };
   const saw = await sawToCorrect(db, row, t);
   if (saw.family === 'band') {
     // The loop is as long as it was told: its pitch is what its counted teeth make of it.
-    await keepCorrected(saw, { ...toSaw(saw), pitchMm: saw.toothLineMm / teeth }, '/line/teeth', t);
+    await putRight(db, saw, { ...toSaw(saw), pitchMm: saw.toothLineMm / teeth }, of, t, '/line/teeth');
     return;
   }
   if (!isLinePlanned(saw.family)) throw new Problem('bad-input', 'The teeth of this saw are not corrected here.');
@@ -172,14 +176,21 @@ async function correctLine(
   const toe = toeZones ?? told ?? [];
   const toothLineMm = (teeth - toeTeeth(toe) - 1) * pitchMm + toeLengthMm(pitchMm, toe);
   const corrected = { ...kept, pitchMm, toothLineMm, ...(toe.length > 0 && { toeZones: toe }) };
-  await keepCorrected(saw, corrected, '/line/pitchMm', t);
+  await putRight(db, saw, corrected, of, t, '/line/pitchMm');
 }
 
 /** Where in its pattern the line begins, as a scan or a look along it found. */
-async function correctPattern(db: Database, row: TicketRow, patternOffset: number, t: Transaction): Promise<void> {
+async function correctPattern(
+  db: Database,
+  row: TicketRow,
+  patternOffset: number,
+  by: number,
+  t: Transaction,
+): Promise<void> {
   const saw = await sawToCorrect(db, row, t);
-  if (saw.family !== 'crosscut') throw new Problem('bad-input', 'This saw has no pattern of cutters and rakers.');
-  await keepCorrected(saw, { ...toSaw(saw), patternOffset }, '/patternOffset', t);
+  const told = toSaw(saw);
+  if (told.family !== 'crosscut') throw new Problem('bad-input', 'This saw has no pattern of cutters and rakers.');
+  await putRight(db, saw, { ...told, patternOffset }, { ticketId: row.id, by, why: AS_MEASURED }, t, '/patternOffset');
 }
 
 async function sawToCorrect(db: Database, row: TicketRow, t: Transaction): Promise<SawRow> {
@@ -191,14 +202,6 @@ async function sawToCorrect(db: Database, row: TicketRow, t: Transaction): Promi
       await readDossier(db, row.id, t),
     );
   return db.models.Saw.findByPk(row.sawId, { transaction: t, rejectOnEmpty: true });
-}
-
-/** The saw as it would be, where it can be. */
-async function keepCorrected(saw: SawRow, corrected: object, path: string, t: Transaction): Promise<void> {
-  const read = keptSaw.safeParse(corrected);
-  const says = read.success ? sawFaults(read.data)[0]?.message : read.error.issues[0]?.message;
-  if (!read.success || says !== undefined) throw new Problem('bad-input', says ?? '', [{ path, message: says ?? '' }]);
-  await saw.update(toSawRow(read.data), { transaction: t });
 }
 
 /** The ticket a tag's number stands for. */

@@ -20,7 +20,10 @@ export class TicketHead {
   readonly dossier = input.required<Dossier>();
   /** The counter's slip is pulled out. */
   readonly open = input.required<boolean>();
+  /** The saw's data are open. */
+  readonly data = input(false);
   readonly edited = output();
+  readonly dataTurned = output();
   readonly drawerTurned = output();
   protected readonly pages = STAGE_PAGES;
   protected readonly pageNames = PAGE_NAMES;

@@ -38,6 +38,12 @@ import { Notice } from '../shared/ui/notice';
 import type { StagePage } from '../shared/words/stage-words';
 import { pageOf, STAGE_NAMES, STAGE_PAGES } from '../shared/words/stage-words';
 import { base64Of } from '../shared/photographs/draft-photographs';
+import type { OutworkBackSaid, OutworkSaid } from '@odontis/contract/outwork';
+import { awayNow } from '@odontis/contract/outwork';
+import type { SawCorrectionSaid } from '@odontis/contract/corrections';
+import { OutworkPanel } from './outwork-panel';
+import { SawData } from './saw-data';
+import { StandsOnOld } from './stands-on-old';
 import { CameBack } from './came-back';
 import { CounterSlip } from './counter-slip';
 import { SawLine } from './saw-line';
@@ -65,6 +71,9 @@ const OF_THE_SLIP = ['photograph', 'message', 'end'] as const;
     CounterSlip,
     PriceAsk,
     CameBack,
+    OutworkPanel,
+    SawData,
+    StandsOnOld,
     TicketHead,
     Notice,
     Conflict,
@@ -125,6 +134,16 @@ export class TicketPage {
     });
   }
 
+  /** What was put right closes its form. */
+  private readonly closeWhenRight = effect(() => {
+    const corrections = this.dossier()?.corrections.length ?? 0;
+    untracked(() => {
+      if (corrections > this.corrections) this.dataOpen.set(false);
+      this.corrections = corrections;
+    });
+  });
+  private corrections = Infinity;
+
   protected edit(dossier: Dossier): void {
     this.editing.set(slipOf(dossier));
   }
@@ -175,6 +194,38 @@ export class TicketPage {
 
   protected sayPrice(word: SaidOfPrice, version: number): void {
     this.store.dispatch(TicketPageEvents.priceSaid({ id: this.id(), word: { ...word, version } }));
+  }
+
+  /** The saw's own data, to be put right. */
+  protected readonly dataOpen = signal(false);
+  private readonly puttingRight = this.store.selectSignal(selectRequest('saw'));
+  protected readonly sawBusy = computed(() => this.puttingRight().busy);
+  protected readonly sawRefusal = computed(() => this.puttingRight().refusal);
+
+  protected putRight(correction: Omit<SawCorrectionSaid, 'version'>, version: number): void {
+    this.store.dispatch(TicketPageEvents.sawPutRight({ id: this.id(), correction: { ...correction, version } }));
+  }
+
+  /** At a grinder's, or to go to one: nothing is measured or filed of it meanwhile. */
+  protected readonly away = computed(() => awayNow(this.dossier()?.outwork ?? []));
+  protected readonly ofGrinder = computed(() => {
+    const dossier = this.dossier();
+    if (!dossier) return false;
+    return dossier.outwork.length > 0 || (dossier.ticket.waitsFor === 'grinder' && dossier.ticket.closedAt === null);
+  });
+  private readonly sending = this.store.selectSignal(selectRequest('outwork'));
+  protected readonly outworkBusy = computed(() => this.sending().busy);
+  protected readonly outworkRefusal = computed(() => this.sending().refusal);
+
+  protected sendOut(outwork: Omit<OutworkSaid, 'version'>, version: number): void {
+    this.store.dispatch(TicketPageEvents.sentOut({ id: this.id(), outwork: { ...outwork, version } }));
+  }
+  protected takeBack(back: Omit<OutworkBackSaid, 'version'>, version: number): void {
+    this.store.dispatch(TicketPageEvents.cameBack({ id: this.id(), back: { ...back, version } }));
+  }
+
+  protected readAnewAfter(request: 'saw' | 'outwork'): void {
+    this.store.dispatch(TicketPageEvents.readAnew({ id: this.id(), refused: [request] }));
   }
 
   protected readPriceAnew(): void {

@@ -49,6 +49,8 @@ import type {
   TicketChange,
 } from '@odontis/contract/ticket';
 import { alikeSaw, counterBook, customerFound, knownSaw, rackRow, ticketNumbered } from '@odontis/contract/ticket';
+import type { SawCorrectionSaid } from '@odontis/contract/corrections';
+import type { OutworkBackSaid, OutworkSaid } from '@odontis/contract/outwork';
 import type { PreparationSaid } from '@odontis/contract/preparing';
 import type { PriceWordSaid } from '@odontis/contract/price';
 import type { PlaceKeeping } from '@odontis/core/work/place-keeping';
@@ -235,6 +237,15 @@ export class ShopApi {
   }
   prepare(id: number, preparation: PreparationSaid): Observable<Dossier> {
     return this.create(dossier, `/api/tickets/${id}/preparing`, preparation);
+  }
+  putSawRight(id: number, correction: SawCorrectionSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/saw`, correction);
+  }
+  sendOut(id: number, outwork: OutworkSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/outwork`, outwork);
+  }
+  cameBack(id: number, back: OutworkBackSaid): Observable<Dossier> {
+    return this.create(dossier, `/api/tickets/${id}/outwork/back`, back);
   }
   sayPrice(id: number, word: PriceWordSaid): Observable<Dossier> {
     return this.create(dossier, `/api/tickets/${id}/price`, word);

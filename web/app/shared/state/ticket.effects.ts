@@ -131,6 +131,33 @@ export const keepPreparation = createEffect(
   { functional: true },
 );
 
+export const putSawRight = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.sawPutRight),
+      concatMap(({ id, correction }) => answered(id, 'saw', api.putSawRight(id, correction))),
+    ),
+  { functional: true },
+);
+
+export const sendOut = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.sentOut),
+      concatMap(({ id, outwork }) => answered(id, 'outwork', api.sendOut(id, outwork))),
+    ),
+  { functional: true },
+);
+
+export const takeBack = createEffect(
+  (actions = inject(Actions), api = inject(ShopApi)) =>
+    actions.pipe(
+      ofType(TicketPageEvents.cameBack),
+      concatMap(({ id, back }) => answered(id, 'outwork', api.cameBack(id, back))),
+    ),
+  { functional: true },
+);
+
 export const sayPrice = createEffect(
   (actions = inject(Actions), api = inject(ShopApi)) =>
     actions.pipe(

@@ -7,6 +7,8 @@ import type { Dossier } from '@odontis/contract/dossier';
 import type { EvidenceKept, NewEvidence } from '@odontis/contract/evidence';
 import type { NewMessage, NewPhotograph } from '@odontis/contract/notes';
 import type { PlanChoice } from '@odontis/contract/plan';
+import type { SawCorrectionSaid } from '@odontis/contract/corrections';
+import type { OutworkBackSaid, OutworkSaid } from '@odontis/contract/outwork';
 import type { PreparationSaid } from '@odontis/contract/preparing';
 import type { PriceWordSaid } from '@odontis/contract/price';
 import type { EndSaid, ReopenChange, TicketChange } from '@odontis/contract/ticket';
@@ -26,6 +28,8 @@ export const TICKET_REQUESTS = [
   'end',
   'price',
   'preparing',
+  'saw',
+  'outwork',
   'photograph',
   'message',
 ] as const;
@@ -46,6 +50,9 @@ export const TicketPageEvents = createActionGroup({
     'Ticket ended': props<{ id: number; change: EndSaid }>(),
     'Ticket reopened': props<{ id: number; change: ReopenChange }>(),
     Prepared: props<{ id: number; preparation: PreparationSaid }>(),
+    'Saw put right': props<{ id: number; correction: SawCorrectionSaid }>(),
+    'Sent out': props<{ id: number; outwork: OutworkSaid }>(),
+    'Came back': props<{ id: number; back: OutworkBackSaid }>(),
     'Price said': props<{ id: number; word: PriceWordSaid }>(),
     'Photograph added': props<{ id: number; photograph: NewPhotograph }>(),
     'Photograph removed': props<{ id: number; photograph: number }>(),
@@ -115,6 +122,8 @@ export const ticketFeature = createFeature({
     on(TicketPageEvents.ticketEnded, TicketPageEvents.ticketReopened, working('end')),
     on(TicketPageEvents.priceSaid, working('price')),
     on(TicketPageEvents.prepared, working('preparing')),
+    on(TicketPageEvents.sawPutRight, working('saw')),
+    on(TicketPageEvents.sentOut, TicketPageEvents.cameBack, working('outwork')),
     on(TicketPageEvents.photographAdded, TicketPageEvents.photographRemoved, working('photograph')),
     on(TicketPageEvents.messageWritten, working('message')),
     on(TicketCalls.answered, (state, { id, request, dossier }): TicketState =>

@@ -9,10 +9,10 @@ import type { CounterDraft } from './counter-draft';
 import { answeredOf, emptyDraft, nextSaw, replacementOf } from './counter-draft';
 import { toNewTicket } from './to-new-ticket';
 import { keepDraft, leftDraft, recallDraft } from './draft-keeper';
-import { withoutPart, withPart } from './draft-parts';
+import { withoutPart, withPart } from '../../../shared/saw/draft-parts';
 import { fromOrdinary } from './from-ordinary';
-import { fieldOf, QUESTIONS } from './questions';
-import { readSaw, sawRead } from './read-saw';
+import { fieldOf, QUESTIONS } from '../../../shared/saw/questions';
+import { readSaw, sawRead } from '../../../shared/saw/read-saw';
 
 const thou: ShopSpeech = {
   lengthUnit: 'thou',

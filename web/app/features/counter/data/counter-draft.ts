@@ -1,21 +1,12 @@
 import type { Answered } from '@odontis/core/shop/judge-intake';
-import type { Family } from '@odontis/core/saw/all-families';
 import type { Wood } from '@odontis/core/saw/families';
 import type { PlateMark } from '@odontis/core/saw/plate-marks';
 import type { Grain, HardenedAnswer, LineLook, WantedFiling } from '@odontis/core/judgement/triage';
-import { plain } from './plain-number';
-
-/** A part of a set as typed. */
-export interface DraftPart {
-  readonly id: string;
-  readonly kind: 'outer' | 'chipper' | 'shim';
-  readonly teeth: string;
-  readonly plate: string;
-  readonly cut: string;
-}
+import { plain } from '../../../shared/saw/plain-number';
+import type { SawTold } from '../../../shared/saw/saw-told';
 
 /** What has been typed at the counter, as text where it was typed as text. Kept over a reload and a closed window. */
-export interface CounterDraft {
+export interface CounterDraft extends SawTold {
   /** This intake's own key: sent twice it opens one ticket. */
   readonly key: string;
   /** The visit it is part of, once a first saw of it is in the book. */
@@ -26,10 +17,6 @@ export interface CounterDraft {
   readonly email: string;
   readonly sawId: number | null;
   readonly pattern: string;
-  readonly family: Family | '';
-  /** A family's own answers by question; what is not a question of the family is not looked at. */
-  readonly told: Readonly<Record<string, string>>;
-  readonly parts: readonly DraftPart[];
   readonly wood: Wood;
   readonly useRate: 'daily' | 'weekly' | 'seldom';
   readonly complaint: string;

@@ -2,7 +2,7 @@ import type { NewTicket } from '@odontis/contract/ticket';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
 import type { CounterDraft } from './counter-draft';
 import { answeredOf } from './counter-draft';
-import { readSaw } from './read-saw';
+import { readSaw } from '../../../shared/saw/read-saw';
 
 /** The draft as the contract wants it. */
 export function toNewTicket(

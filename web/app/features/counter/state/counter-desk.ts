@@ -24,9 +24,9 @@ import type { CounterDraft } from '../data/counter-draft';
 import { answeredOf, emptyDraft, nextSaw } from '../data/counter-draft';
 import { toNewTicket } from '../data/to-new-ticket';
 import { fromOrdinary } from '../data/from-ordinary';
-import { readSaw, sawRead } from '../data/read-saw';
+import { readSaw, sawRead } from '../../../shared/saw/read-saw';
 import { keepDraft, leftDraft, recallDraft } from '../data/draft-keeper';
-import { fieldOf } from '../data/questions';
+import { fieldOf } from '../../../shared/saw/questions';
 import { benchPromise } from '../../../shared/promise/bench-promise';
 
 const NOTHING_DUE: CounterBook = { due: [], past: [], pace: { factor: 1, error: 0, saws: 0 } };

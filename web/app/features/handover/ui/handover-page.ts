@@ -62,7 +62,7 @@ export class HandoverPage {
   /** Another sum than the plan's wants a word. */
   protected readonly differs = computed(() => {
     const [sum, live] = [Number(this.charged().replace(',', '.') || NaN), this.standing().live];
-    return live?.kind === 'plan' && Number.isFinite(sum) && !sameMoney(sum, live.high);
+    return (live?.kind === 'plan' || live?.kind === 'outwork') && Number.isFinite(sum) && !sameMoney(sum, live.high);
   });
   protected readonly why = signal('');
   protected readonly facts = computed(() => {

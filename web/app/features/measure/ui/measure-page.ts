@@ -41,6 +41,7 @@ import { PictureKeeper } from '../state/picture-keeper';
 import { PictureMeasures } from '../state/picture-measures';
 import { TraceDesk } from '../state/trace-desk';
 import { AngleDesk } from './angle-desk';
+import { ReadingsRight } from './readings-right';
 import { PictureWays } from './picture-ways';
 
 /** Measure the line as it came in; lanes and numbers move as it is typed. */
@@ -58,6 +59,7 @@ import { PictureWays } from './picture-ways';
     GaugeDesk,
     ReadingDesk,
     PictureWays,
+    ReadingsRight,
     Conflict,
     Notice,
     ReadingsRefused,
@@ -127,6 +129,12 @@ export class MeasurePage {
   protected readonly editable = computed(() =>
     ['measure', 'plan'].includes(this.evidence.dossier()?.ticket.stage ?? ''),
   );
+  /** Measured and planned on: what was read wrongly is put right, not taken over. */
+  protected readonly rightable = computed(() => {
+    const dossier = this.evidence.dossier();
+    const open = dossier && ['bench', 'check', 'handover'].includes(dossier.ticket.stage);
+    return open && dossier.sessions.some((s) => s.readings.length > 0) ? dossier : null;
+  });
   protected readonly gauges = LENGTH_GAUGES;
   protected readonly gaugeWords = GAUGE_WORDS;
   protected readonly stopped = computed(() => this.lines.faults().some((f) => f.weight === 'stop'));

@@ -28,6 +28,7 @@ import { BookAngles } from './book-angles';
 import { BookChoiceRow } from './book-choice-row';
 import { BookFieldRow } from './book-field-row';
 import { LearningPanel } from './learning-panel';
+import { Grinders } from './grinders';
 import { StripPrinters } from './strip-printers';
 
 /** Monday 1 to Sunday 7, as they are said in short. */
@@ -54,6 +55,7 @@ const WEEKDAYS = [
     Conflict,
     LearningPanel,
     StripPrinters,
+    Grinders,
   ],
   templateUrl: './shopbook-page.html',
   styleUrl: './shopbook-page.scss',

@@ -1,6 +1,10 @@
-import type { CounterDraft, DraftPart } from './counter-draft';
+import type { PlateMark } from '@odontis/core/saw/plate-marks';
+import type { DraftPart } from './saw-told';
 
-type Change = Pick<CounterDraft, 'parts' | 'marks'>;
+interface Change {
+  readonly parts: readonly DraftPart[];
+  readonly marks: readonly PlateMark[];
+}
 const MOST_PARTS = 14;
 
 /** Another chipper before the last outer blade, like the last one; marks stay on the parts they were put on. */

@@ -3,7 +3,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import type { DraftPart } from '../data/counter-draft';
+import type { DraftPart } from './saw-told';
 
 const KINDS: readonly (readonly [DraftPart['kind'], string])[] = [
   ['outer', 'outer blade'],

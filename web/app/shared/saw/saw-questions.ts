@@ -4,9 +4,9 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { Family } from '@odontis/core/saw/all-families';
-import type { Dimension, Question } from '../data/questions';
-import { COUNTED_BY, COUNTED_WORDS, QUESTIONS } from '../data/questions';
-import { PatternTaps } from '../../../shared/tooth/pattern-taps';
+import type { Dimension, Question } from './questions';
+import { COUNTED_BY, COUNTED_WORDS, QUESTIONS } from './questions';
+import { PatternTaps } from '../tooth/pattern-taps';
 import { SawFigure } from './saw-figure';
 
 /** A question that follows another is asked once that was answered, or answered so. */

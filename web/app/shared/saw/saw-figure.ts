@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Family } from '@odontis/core/saw/all-families';
-import type { Dimension } from '../data/questions';
+import type { Dimension } from './questions';
 
 interface Arrow {
   readonly of: Dimension;

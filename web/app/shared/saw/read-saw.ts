@@ -8,7 +8,7 @@ import { parseCount, pitchMmSaid } from '@odontis/core/units/count';
 import type { LengthUnit } from '@odontis/core/units/length';
 import { parseLength } from '@odontis/core/units/length';
 import type { ShopSpeech } from '@odontis/core/units/shop-speech';
-import type { CounterDraft } from './counter-draft';
+import type { SawTold } from './saw-told';
 import { plain } from './plain-number';
 import type { CountedBy } from './questions';
 
@@ -28,7 +28,7 @@ function pitchSaid(text: string, by: CountedBy, speech: ShopSpeech): number {
 }
 
 /** The teeth at the toe, where any were told of; counted as the others are. */
-function toeOf(told: CounterDraft['told'], speech: ShopSpeech): object {
+function toeOf(told: SawTold['told'], speech: ShopSpeech): object {
   const teeth = (told['toeTeeth'] ?? '').trim();
   if (teeth === '') return {};
   const by = (told['countedBy'] ?? 'points') as CountedBy;
@@ -43,7 +43,7 @@ function toeOf(told: CounterDraft['told'], speech: ShopSpeech): object {
 }
 
 /** A two-edged saw's rip edge and what is hardened of it; nothing of a saw with one edge. */
-function otherEdge(told: CounterDraft['told'], speech: ShopSpeech): object {
+function otherEdge(told: SawTold['told'], speech: ShopSpeech): object {
   if (told['edges'] !== '2') return {};
   const count = (told['ripCount'] ?? '').trim();
   const hard = told['hardEdge'] ?? 'none';
@@ -55,13 +55,13 @@ function otherEdge(told: CounterDraft['told'], speech: ShopSpeech): object {
 }
 
 /** Where in its pattern the line begins; a whole group where nobody tapped another tooth. */
-const begunAt = (told: CounterDraft['told']): object => {
+const begunAt = (told: SawTold['told']): object => {
   const offset = plain(told['patternOffset'] ?? '0');
   return offset === 0 ? {} : { patternOffset: offset };
 };
 
 /** Pitch of the teeth as counted, whichever way; NaN where that cannot be told yet. mm. */
-function pitchOf(draft: CounterDraft, family: Family, lineMm: number, speech: ShopSpeech): number {
+function pitchOf(draft: SawTold, family: Family, lineMm: number, speech: ShopSpeech): number {
   const { count = '', countedBy = 'points' } = draft.told;
   const by = countedBy as CountedBy;
   if (by !== 'counted') return pitchSaid(count, by, speech);
@@ -70,7 +70,7 @@ function pitchOf(draft: CounterDraft, family: Family, lineMm: number, speech: Sh
 }
 
 /** How its teeth were counted, by the word typed after the number first. */
-function conventionOf(told: CounterDraft['told'], speech: ShopSpeech): PointConvention {
+function conventionOf(told: SawTold['told'], speech: ShopSpeech): PointConvention {
   const said = parseCount(told['count'] ?? '');
   if (said.ok && said.saidAs) return said.saidAs;
   return told['countedBy'] === 'points' || told['countedBy'] === 'teeth' ? told['countedBy'] : speech.pointConvention;
@@ -80,7 +80,7 @@ function conventionOf(told: CounterDraft['told'], speech: ShopSpeech): PointConv
  * The saw as it would be kept. A number that cannot be read is NaN, and an answer not given
  * is left out: the contract refuses both with a sentence.
  */
-export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
+export function readSaw(draft: SawTold, speech: ShopSpeech): unknown {
   if (draft.family === '') return undefined;
   const unit = unitOf(speech);
   const { told, family } = draft;
@@ -159,7 +159,7 @@ export function readSaw(draft: CounterDraft, speech: ShopSpeech): unknown {
 }
 
 /** The saw as it would be kept, when what was told of it holds together. */
-export function sawRead(draft: CounterDraft, speech: ShopSpeech): Saw | null {
+export function sawRead(draft: SawTold, speech: ShopSpeech): Saw | null {
   const read = newSaw.safeParse(readSaw(draft, speech));
   return read.success ? read.data : null;
 }
