@@ -1,5 +1,6 @@
 import type { Learned } from '@odontis/core/learn/learned';
 import type { Hand } from '@odontis/core/calibration/hand';
+import type { Worked } from '@odontis/core/work/from-here';
 import { stepsPrepared } from '@odontis/core/work/preparing';
 import type { WorkFacts } from '@odontis/core/work/family-work';
 import type { Dossier } from './dossier';
@@ -38,3 +39,9 @@ export const workFactsOf = (
   strokeRateOf,
   stoning,
 });
+
+/** Orders of this ticket that something was done of: what is planned next is planned from there. */
+export const workedBefore = ({ plan, earlier }: Pick<Dossier, 'plan' | 'earlier'>): Worked[] =>
+  [...earlier, ...(plan ? [plan] : [])]
+    .filter(({ done }) => done.length > 0)
+    .map(({ order, done, skipped, results }) => ({ order, done, skipped, results }));

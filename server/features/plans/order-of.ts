@@ -8,6 +8,10 @@ import { handOf } from '@odontis/core/calibration/hand';
 import type { Studied, WorkFacts } from '@odontis/core/work/family-work';
 import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
 import type { Ordered } from './kept-order';
+import type { Worked } from '@odontis/core/work/from-here';
+import { notFromHere, orderFromHere } from '@odontis/core/work/from-here';
+import { notFromHereSays } from '@odontis/contract/from-here-words';
+import { sayFine } from '@odontis/core/units/shop-speech';
 import { workOf } from '@odontis/core/work/families';
 import { Problem } from '../../http/problem';
 
@@ -17,12 +21,14 @@ export interface ToOrder {
   readonly book: ShopBook;
   readonly calibrations: readonly CalibrationReading[];
   readonly choice: PlanChoice;
+  /** Orders before this one that something was done of; left out where none was. */
+  readonly worked?: readonly Worked[];
   /** What is in force of what the shop learned. */
   readonly learned: Learned;
 }
 
 /** The order worked out from what is kept. Throws Problem where these readings make none. */
-export function orderOf({ dossier, book, calibrations, choice, learned }: ToOrder): Ordered {
+export function orderOf({ dossier, book, calibrations, choice, learned, worked = [] }: ToOrder): Ordered {
   const facts = workFactsOf(
     dossier,
     book,
@@ -30,7 +36,20 @@ export function orderOf({ dossier, book, calibrations, choice, learned }: ToOrde
     learned,
     'round' in choice ? undefined : choice.files,
   );
-  return 'round' in choice ? roundOrder(facts, choice, book) : lineOrder(facts, choice, book);
+  const whole = 'round' in choice ? roundOrder(facts, choice, book) : lineOrder(facts, choice, book);
+  const no = notFromHere(whole.order, worked);
+  if (no)
+    throw new Problem(
+      'bad-input',
+      notFromHereSays(no, (mm) => sayFine(mm, book)),
+      [
+        {
+          path: no.code === 'jointed-deeper' ? '/depthMm' : '/set',
+          message: 'It was worked further than that already.',
+        },
+      ],
+    );
+  return { ...whole, order: orderFromHere(whole.order, worked, book.rates) };
 }
 
 function roundOrder(facts: WorkFacts, { round }: RoundPlanChoice, book: ShopBook): Ordered {

@@ -1,4 +1,5 @@
 import type { Dossier } from '@odontis/contract/dossier';
+import { workedBefore } from '@odontis/contract/work-facts';
 import type { PlanChoice } from '@odontis/contract/plan';
 import { outworkAmount } from '@odontis/contract/outwork';
 import type { Database } from '../../database/connect';
@@ -27,7 +28,8 @@ export async function acceptPlan(db: Database, ticketId: number, choice: PlanCho
     await refuseStale(db, row, choice.version, t);
     await refuseAway(db, ticketId, t);
     const dossier = await readDossier(db, ticketId, t);
-    const order = await orderKept({ dossier, book, calibrations, choice, learned });
+    const worked = workedBefore(dossier);
+    const order = await orderKept({ dossier, book, calibrations, choice, learned, worked });
     const number = (await db.models.Plan.count({ where: { ticketId }, transaction: t })) + 1;
     const plan = await db.models.Plan.create({ ticketId, number, ...order, acceptedBy: by }, { transaction: t });
     await priceOrder(db, { row, plan, order, dossier, rates: book.rates }, t);

@@ -1,9 +1,11 @@
 import { computed, DestroyRef, effect, inject, linkedSignal, untracked } from '@angular/core';
 import { patchState, signalStore, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Store } from '@ngrx/store';
+import { atWork } from '../data/at-work';
 import { STROKES_PER_CORNER } from '@odontis/core/file/file-choice';
 import { filesAtHand } from '@odontis/core/store/shelf';
-import { workFactsOf } from '@odontis/contract/work-facts';
+import { jointedSoFar, notFromHere, orderFromHere } from '@odontis/core/work/from-here';
+import { workedBefore, workFactsOf } from '@odontis/contract/work-facts';
 import { workOf } from '@odontis/core/work/families';
 import type { PlannedWork, Studied } from '@odontis/core/work/family-work';
 import { isLineOrder } from '@odontis/core/work/order';
@@ -93,7 +95,7 @@ export const PlanDesk = signalStore(
     /** An accepted plan is shown as it was frozen, unless it is being planned again. */
     const frozen = computed(() => {
       const plan = desk.dossier()?.plan;
-      return plan && !(desk.again() && desk.dossier()?.ticket.stage === 'bench') ? plan : null;
+      return plan && !(desk.again() && atWork(desk.dossier()?.ticket.stage)) ? plan : null;
     });
     // Apart from the depth, so that pulling the handle does not work the whole study out again.
     const wish = computed(() => wishOf(desk.draft()), { equal: alike });
@@ -141,13 +143,21 @@ export const PlanDesk = signalStore(
     const other = computed(() => (desk.edge() === 'other' ? (whole()?.beside ?? null) : null));
     /** The line that is looked at. */
     const found = computed(() => other()?.study ?? whole());
-    return { frozen, work, study, ways, unfit, whole, edges, other, found };
+    /** What was done of the orders before: the next goes on from there. */
+    const worked = computed(() => {
+      const dossier = desk.dossier();
+      return dossier && !frozen() ? workedBefore(dossier) : [];
+    });
+    return { frozen, work, study, ways, unfit, whole, edges, other, found, worked };
   }),
   // That line at the depth chosen, and its order.
   withProps((desk) => {
     const firstDepthMm = computed(() => {
       const study = desk.whole();
-      return study ? Math.min(study.deepestMm, desk.draft().depthMm ?? study.recommended.depthMm) : 0;
+      // Teeth that were jointed stay so: no less is advised.
+      const jointedMm = Math.max(0, ...desk.worked().map(jointedSoFar));
+      const advised = Math.max(jointedMm, study?.recommended.depthMm ?? 0);
+      return study ? Math.min(study.deepestMm, desk.draft().depthMm ?? advised) : 0;
     });
     const depthMm = computed(() => {
       const [frozen, other] = [desk.frozen(), desk.other()];
@@ -162,14 +172,25 @@ export const PlanDesk = signalStore(
     const ordered = computed((): LineOrder | null => {
       const [study, frozen, work, book] = [desk.whole(), desk.frozen(), desk.work(), desk.speech.book()];
       if (frozen) return isLineOrder(frozen.order) ? frozen.order : null;
-      return study && work ? work.order(study, firstDepthMm(), book?.rates ?? null) : null;
+      if (!study || !work) return null;
+      return orderFromHere(
+        work.order(study, firstDepthMm(), book?.rates ?? null),
+        desk.worked(),
+        book?.rates ?? null,
+      ) as LineOrder;
+    });
+    /** What cannot be taken back any more of what the choice would have; null where nothing is. */
+    const notFrom = computed(() => {
+      const [study, work] = [desk.whole(), desk.work()];
+      if (!study || !work || desk.worked().length === 0) return null;
+      return notFromHere(work.order(study, firstDepthMm(), null), desk.worked());
     });
     /** The order as of the line that is looked at; steps, time and price are the whole saw's. */
     const order = computed((): LineOrder | null => {
       const [own, other] = [ordered(), desk.other()];
       return own?.beside && other ? { ...own, inputs: own.beside.inputs, forecast: own.beside.forecast } : own;
     });
-    return { firstDepthMm, depthMm, view, order };
+    return { firstDepthMm, depthMm, view, order, notFrom };
   }),
   // What is offered and shown beside it.
   withProps((desk) => {

@@ -1,7 +1,9 @@
 import { computed, effect, inject, linkedSignal } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
 import { Store } from '@ngrx/store';
-import { workFactsOf } from '@odontis/contract/work-facts';
+import { atWork } from '../data/at-work';
+import { orderFromHere } from '@odontis/core/work/from-here';
+import { workedBefore, workFactsOf } from '@odontis/contract/work-facts';
 import type { Wood } from '@odontis/core/saw/families';
 import type { ForetoldCut } from '@odontis/core/testcut/foretold';
 import { USUAL_BOARD_MM } from '@odontis/core/testcut/foretold';
@@ -67,7 +69,7 @@ export const RoundDesk = signalStore(
     /** An accepted plan is shown as it was frozen, unless it is being planned again. */
     const frozen = computed(() => {
       const plan = desk.dossier()?.plan;
-      return plan && !(desk.again() && desk.dossier()?.ticket.stage === 'bench') ? plan : null;
+      return plan && !(desk.again() && atWork(desk.dossier()?.ticket.stage)) ? plan : null;
     });
     const studied = computed((): RoundStudied | null => {
       const [dossier, book, work, wish] = [desk.dossier(), desk.speech.book(), desk.work(), desk.wish()];
@@ -77,7 +79,8 @@ export const RoundDesk = signalStore(
     const order = computed((): WorkOrder | null => {
       const [kept, found, work] = [frozen(), studied(), desk.work()];
       if (kept) return kept.order;
-      return found?.ok && work ? work.order(found.study, desk.speech.book()?.rates ?? null) : null;
+      const [own, rates] = [desk.dossier(), desk.speech.book()?.rates ?? null];
+      return found?.ok && work && own ? orderFromHere(work.order(found.study, rates), workedBefore(own), rates) : null;
     });
     const study = computed((): RoundStudy | null => {
       const [kept, found, work] = [frozen()?.order.round, studied(), desk.work()];

@@ -1,3 +1,5 @@
+import { notFromHereSays } from '@odontis/contract/from-here-words';
+import { jointedSoFar } from '@odontis/core/work/from-here';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -70,6 +72,16 @@ export class PlanPage {
   protected readonly speech = inject(Speech);
   protected readonly desk = inject(PlanDesk);
   protected readonly sending = inject(PlanSending);
+  /** What the next order begins from, or why it cannot. */
+  protected readonly fromHereSays = computed(() => {
+    const no = this.desk.notFrom();
+    if (no) return notFromHereSays(no, this.speech.fine);
+    const worked = this.desk.worked();
+    const jointedMm = Math.max(0, ...worked.map(jointedSoFar));
+    const stops = worked.reduce((sum, one) => sum + one.done.length, 0);
+    const jointed = jointedMm > 0 ? `it is jointed ${this.speech.fine(jointedMm)} and stays so; ` : '';
+    return `Planned from where it is now: ${jointed}what was made at ${stops} stops stays made, and the steps below are what is left.`;
+  });
   protected readonly frozen = computed(() => this.desk.frozen() !== null);
 
   /** The line at the depth chosen, with its order; null until all three are there. */
