@@ -17,8 +17,8 @@ import { preparation } from './preparing';
 import { prices } from './price';
 import type { KeptSaw } from './saw';
 import { keptSaw } from './saw';
-import type { Customer, Ticket, Visit } from './ticket';
-import { customer, ticket, visit } from './ticket';
+import type { Customer, Stage, Ticket, Visit } from './ticket';
+import { customer, stage, ticket, visit } from './ticket';
 
 /** Everything about one ticket: what every stage of the saw's page is drawn from. */
 export interface Dossier {
@@ -47,7 +47,12 @@ export interface Dossier {
   /** Of an earlier visit that got so far; null where none did. */
   readonly lastCheck: LastCheck | null;
   /** Other tickets of the same arrival. */
-  readonly cameWith: readonly { readonly id: number; readonly number: number; readonly saw: string }[];
+  readonly cameWith: readonly {
+    readonly id: number;
+    readonly number: number;
+    readonly saw: string;
+    readonly stage: Stage;
+  }[];
   readonly photographs: readonly Photograph[];
   readonly messages: readonly Message[];
 }
@@ -69,7 +74,7 @@ export const dossier: z.ZodType<Dossier> = z.object({
   checks: z.array(checkRound),
   visits: z.array(visit),
   lastCheck: lastCheck.nullable(),
-  cameWith: z.array(z.object({ id: z.int(), number: z.int(), saw: z.string() })),
+  cameWith: z.array(z.object({ id: z.int(), number: z.int(), saw: z.string(), stage })),
   photographs: z.array(photograph),
   messages: z.array(message),
 });

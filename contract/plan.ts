@@ -81,6 +81,17 @@ export const acceptedPlan = z
       .array(z.object({ stop: z.int(), result: z.enum(RESULTS).nullable(), minutes: z.number().nullable() }).readonly())
       .readonly()
       .default([]),
+    /** Where somebody stopped for the day, and with what was left to say; and from where on another file was used. */
+    stopped: z
+      .array(z.object({ stop: z.int(), note: z.string(), by: z.string(), at: z.string() }).readonly())
+      .readonly()
+      .default([]),
+    files: z
+      .array(z.object({ stop: z.int(), name: z.string(), by: z.string() }).readonly())
+      .readonly()
+      .default([]),
+    /** Who pressed its stops, each once, who did most first. */
+    hands: z.array(z.string()).readonly().default([]),
     /** How many of them came to be done how. */
     how: z.partialRecord(z.enum(HOWS), z.int()).readonly().default({}),
     /** The longest time away from the vise in the middle of the work, where one stands out. */

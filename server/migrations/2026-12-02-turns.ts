@@ -63,9 +63,11 @@ export const turns: Migration = {
       DROP CONSTRAINT bench_event_back,
       ADD CONSTRAINT bench_event_back CHECK (action = 'done' OR (result IS NULL AND minutes IS NULL AND (action <> 'back' OR reason = ''))),
       ADD CONSTRAINT bench_event_file CHECK (action <> 'file' OR reason <> '');
+    CREATE INDEX bench_event_file_used ON bench_event (plan_id, happened_at) WHERE action = 'file';
     ${marksBy("e.action <> 'back' AND e.n", "e.action IN ('done', 'skipped') AND e.n")}`,
   down: `
     ${marksBy("e.action IN ('done', 'skipped') AND e.n", "e.action <> 'back' AND e.n")}
+    DROP INDEX bench_event_file_used;
     DELETE FROM bench_event WHERE action IN ('stopped', 'file');
     ALTER TABLE bench_event DROP CONSTRAINT bench_event_action_check, DROP CONSTRAINT bench_event_file,
       DROP CONSTRAINT bench_event_back,

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import type { BenchEvents, BenchState } from '@odontis/contract/bench';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
+import { judgedNow } from '../preparing/service';
 import { readDossier } from '../tickets/dossier';
 import { holdTicket } from '../tickets/hold';
 
@@ -20,7 +21,19 @@ export async function keepBenchEvents(
     'SELECT keep_presses($1, $2, $3::jsonb, $4) AS state',
     { type: QueryTypes.SELECT, bind: [ticketId, sent.planId, JSON.stringify(sent.events), by] },
   );
-  return answer?.state ?? refusePresses(db, ticketId, sent);
+  if (!answer?.state) return refusePresses(db, ticketId, sent);
+  return sent.events.some((event) => event.result !== undefined) ? judgeAnew(db, ticketId, answer.state) : answer.state;
+}
+
+/** How work on the plate came out may change what is thought of the saw. */
+function judgeAnew(db: Database, ticketId: number, state: BenchState): Promise<BenchState> {
+  return db.sequelize.transaction(async (t) => {
+    const row = await db.models.Ticket.findByPk(ticketId, { transaction: t, lock: t.LOCK.UPDATE, rejectOnEmpty: true });
+    const judged = await judgedNow(db, row, t);
+    if (judged.verdict === row.verdict && judged.reasons.length === row.reasons.length) return state;
+    await row.update({ ...judged, version: row.version + 1 }, { transaction: t });
+    return { ...state, version: row.version };
+  });
 }
 
 /** Why they were not kept. */

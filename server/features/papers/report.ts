@@ -245,6 +245,12 @@ function endedRows({ ticket }: Dossier): Row[] {
   ];
 }
 
+/** What was done of it at a grinder's; who that is stays in the shop. */
+const elsewhereRows = ({ outwork }: Dossier): Row[] =>
+  outwork.flatMap(({ work, back }): Row[] =>
+    back === null ? [] : [['Done elsewhere', back.result === 'came-out' ? work : `${work}: it was not done`]],
+  );
+
 /** The customer's report: what was found, done and checked, before and after, and when to come again. `now` dates one of a visit that goes on. */
 export function reportDocument(dossier: Dossier, book: ShopBook, now: string): TDocumentDefinitions {
   const { ticket, customer, saw } = dossier;
@@ -273,6 +279,7 @@ export function reportDocument(dossier: Dossier, book: ShopBook, now: string): T
       table([
         ['Saw', `${FAMILY_WORDS[saw.family]}, ${sawInWords(saw, book)}`],
         ['Plate', sayPlate(saw.plateThicknessMm, book)],
+        ...elsewhereRows(dossier),
         ...(ticket.complaint ? [['You told us', ticket.complaint] satisfies Row] : []),
         ...ownerReasons(agreed).map((says): Row => ['You agreed', says]),
       ]),

@@ -51,7 +51,12 @@ async function strokesSince(
            CROSS JOIN unnest(t.stops, t.amounts) AS u(stop, amount)
            JOIN bench_mark m ON m.plan_id = t.plan_id AND m.stop = u.stop AND NOT m.skipped
            JOIN bench_event e ON e.id = m.event_id
-          WHERE t.kind = 'file' AND t.name = h.name AND e.person_id = h."personId"
+          WHERE t.kind = 'file'
+            AND (t.name = h.name OR t.plan_id IN (SELECT plan_id FROM bench_event WHERE action = 'file' AND reason = h.name))
+            -- Another file that was taken up wears in place of the planned one, from there on.
+            AND h.name = COALESCE((SELECT f.reason FROM bench_event f WHERE f.plan_id = t.plan_id AND f.action = 'file'
+                  AND f.stop = ANY(t.stops) AND f.happened_at <= e.happened_at ORDER BY f.happened_at DESC LIMIT 1), t.name)
+            AND e.person_id = h."personId"
             AND e.happened_at >= to_timestamp(h."sinceMs" / 1000)
             AND (k.closed_at IS NULL OR k.closed_at >= to_timestamp(h."sinceMs" / 1000))) made ON true
       ORDER BY h.n`,

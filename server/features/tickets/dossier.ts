@@ -124,8 +124,34 @@ async function readPlan(db: Database, row: PlanRow, names: Names, t?: Transactio
     results: done
       .filter((m) => m.result !== null || m.minutes !== null)
       .map(({ stop, result, minutes }) => ({ stop, result, minutes })),
+    ...(await readSaidAtVise(db, row.id, t)),
     how: countBy(done.map((m) => m.how)),
     pause: order.round ? await readPause(db, row.id, t) : null,
+  };
+}
+
+/** Where somebody stopped, which other file was used, and who pressed the stops of an order. */
+async function readSaidAtVise(
+  db: Database,
+  planId: number,
+  transaction?: Transaction,
+): Promise<Pick<AcceptedPlan, 'stopped' | 'files' | 'hands'>> {
+  const said = await db.sequelize.query<{ action: string; stop: number; reason: string; by: string; at: Date }>(
+    `SELECT e.action, e.stop, e.reason, p.name AS by, e.happened_at AS at FROM bench_event e JOIN person p ON p.id = e.person_id
+      WHERE e.plan_id = :planId AND e.action IN ('stopped', 'file') ORDER BY e.happened_at, e.received_at`,
+    { type: QueryTypes.SELECT, replacements: { planId }, transaction },
+  );
+  const hands = await db.sequelize.query<{ name: string }>(
+    `SELECT p.name FROM bench_mark m JOIN bench_event e ON e.id = m.event_id JOIN person p ON p.id = e.person_id
+      WHERE m.plan_id = :planId AND NOT m.skipped GROUP BY p.name ORDER BY count(*) DESC, p.name`,
+    { type: QueryTypes.SELECT, replacements: { planId }, transaction },
+  );
+  return {
+    stopped: said
+      .filter((one) => one.action === 'stopped')
+      .map(({ stop, reason, by, at }) => ({ stop, note: reason, by, at: at.toISOString() })),
+    files: said.filter((one) => one.action === 'file').map(({ stop, reason, by }) => ({ stop, name: reason, by })),
+    hands: hands.map(({ name }) => name),
   };
 }
 
@@ -189,7 +215,7 @@ async function readLastCheck(db: Database, row: TicketRow, names: Names, t?: Tra
 
 function readCameWith(db: Database, row: TicketRow, transaction?: Transaction): Promise<Dossier['cameWith'][number][]> {
   return db.sequelize.query(
-    `SELECT t.id, t.number, s.name AS saw FROM ticket t JOIN saw s ON s.id = t.saw_id
+    `SELECT t.id, t.number, s.name AS saw, t.stage FROM ticket t JOIN saw s ON s.id = t.saw_id
       WHERE t.arrival_id = :arrival AND t.id <> :id ORDER BY t.number`,
     { type: QueryTypes.SELECT, replacements: { arrival: row.arrivalId, id: row.id }, transaction },
   );

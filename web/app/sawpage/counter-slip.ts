@@ -23,7 +23,7 @@ import { PriceChain } from '../shared/price/price-chain';
 import { PhotographDesk } from '../shared/photographs/photograph-desk';
 import { Speech } from '../shared/speech/speech';
 import { Refused } from '../shared/ui/refused';
-import { ENDING_NAMES, NOTE_STATES, pageOf } from '../shared/words/stage-words';
+import { ENDING_NAMES, NOTE_STATES, pageOf, STAGE_NAMES } from '../shared/words/stage-words';
 import { messageFor } from './message-words';
 import { TicketEnd } from './ticket-end';
 
@@ -62,6 +62,7 @@ function kindsAt(stage: Stage): readonly NoteKind[] {
   styleUrl: './counter-slip.scss',
 })
 export class CounterSlip {
+  protected readonly stageNames = STAGE_NAMES;
   protected readonly speech = inject(Speech);
   readonly dossier = input.required<Dossier>();
   readonly refusal = input<Refusal | null>(null);

@@ -8,6 +8,7 @@ import { minutesAtStop } from '@odontis/core/work/step';
 export function doneStops(kept: readonly number[], unsent: readonly BenchEvent[]): Set<number> {
   const done = new Set(kept);
   for (const event of unsent) {
+    if (event.action === 'stopped' || event.action === 'file') continue;
     if (event.action === 'back') done.delete(event.stop);
     else done.add(event.stop);
   }

@@ -223,6 +223,11 @@ export const PlaceKeeper = signalStore(
       },
       /** Left out, with why: these stops are gone past, and told as not done. */
       skip: (stops: readonly WalkStop[], reason: string): void => press(stops, 'skipped', 'gullet', { reason }),
+      /** Stopped for the day at this stop, with what is left to say; or gone on from it with another file. Neither does it. */
+      say: (action: 'stopped' | 'file', reason: string): void => {
+        const [first] = self.next();
+        if (first) press([first], action, 'gullet', { reason });
+      },
       /** One that was done or left out is to be done again. */
       again: (stop: WalkStop): void => press([stop], 'back', 'gullet'),
       /** A stop of the whole saw, with how it went. */

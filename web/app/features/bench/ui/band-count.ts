@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { Pause } from '@odontis/core/band/count-check';
@@ -11,7 +12,7 @@ import { Notice } from '../../../shared/ui/notice';
 @Component({
   selector: 'od-band-count',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatFormFieldModule, MatInput, Notice],
+  imports: [MatButton, MatFormFieldModule, MatInput, Notice],
   template: `
     <mat-form-field class="count"
       ><mat-label>Last marker came up at tooth</mat-label
@@ -22,6 +23,11 @@ import { Notice } from '../../../shared/ui/notice';
     }
     @if (says(); as text) {
       <od-notice [weight]="right() ? 'quiet' : 'decide'">{{ text }}</od-notice>
+    }
+    @if (counted(); as teeth) {
+      <button matButton="outlined" type="button" (click)="putRight.emit(teeth)">
+        It has {{ teeth }} teeth: put the count right
+      </button>
     }
   `,
   styles: `
@@ -38,6 +44,13 @@ export class BandCount {
   readonly walk = input.required<readonly WalkStop[]>();
   /** The longest time away from this work, where one stands out. */
   readonly pause = input.required<Pause | null>();
+  /** The teeth it has, as they were counted at the vise. */
+  readonly putRight = output<number>();
+  /** Another number of teeth than was told, where that is what the marker says. */
+  protected readonly counted = computed(() => {
+    const found = this.found();
+    return found?.finds === 'miscounted' ? found.teeth : null;
+  });
   private readonly at = signal<number | null>(null);
   protected readonly slip = signal<string | null>(null);
   private readonly found = computed(() => {

@@ -24,6 +24,7 @@ import { DialKeeper } from '../state/dial-keeper';
 import { PlaceKeeper } from '../state/place-keeper';
 import { RoundKeeper } from '../state/round-keeper';
 import { BenchSteps } from './bench-steps';
+import { BenchSays } from './bench-says';
 import { BenchTurns } from './bench-turns';
 import { BenchTogether } from './bench-together';
 import { BenchViews } from './bench-views';
@@ -51,6 +52,7 @@ const LOOKED_EACH_MS = 4000;
     ...[
       BenchSteps,
       BenchTurns,
+      BenchSays,
       BenchTogether,
       BenchViews,
       CardBoxes,
@@ -149,6 +151,24 @@ export class BenchPage implements OnDestroy {
       if (id !== null && planId !== null) untracked(() => this.openQueue(id, planId));
     });
     effect(() => this.draw());
+    // A tooth pressed on the drawing is gone to; what was pressed on another page is not.
+    this.sheet.picked.set(null);
+    effect(() => {
+      const tooth = this.sheet.picked();
+      if (tooth === null) return;
+      untracked(() => {
+        this.sheet.picked.set(null);
+        this.goToTooth(tooth);
+      });
+    });
+  }
+
+  private goToTooth(tooth: number): void {
+    const { walk, done, stepIndex } = this.walk;
+    const at = (stop: { at: number; to?: number | undefined }): boolean =>
+      tooth >= stop.at && tooth <= (stop.to ?? stop.at);
+    const there = walk().find((stop) => stop.step === stepIndex() && !done().has(stop.index) && at(stop));
+    if (there) this.walk.goFrom(there.index);
   }
 
   ngOnDestroy(): void {
@@ -193,6 +213,17 @@ export class BenchPage implements OnDestroy {
     else if (BACK_KEYS.has(event.key)) this.keeper.back();
     else return;
     event.preventDefault();
+  }
+
+  /** A band has another number of teeth than was counted: its pitch follows, and the order says that it stands on the old. */
+  protected countRight(teeth: number): void {
+    const dossier = this.walk.dossier();
+    if (dossier?.saw.family !== 'band') return;
+    const { id: _id, ...told } = dossier.saw;
+    const saw = { ...told, pitchMm: told.toothLineMm / teeth };
+    const { id, version } = dossier.ticket;
+    const why = 'counted at the vise by its markers';
+    this.store.dispatch(TicketPageEvents.sawPutRight({ id, correction: { version, saw, why } }));
   }
 
   protected reload(): void {

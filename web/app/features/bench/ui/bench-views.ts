@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { AcceptedPlan } from '@odontis/contract/plan';
 import type { Ends } from '@odontis/core/saw/ends';
 import { bladeEdgeAt } from '@odontis/core/work/families/circular/edge-work';
@@ -33,7 +33,13 @@ import { GulletPicture } from './gullet-picture';
       }
       <od-loop-picture [teeth]="l.teeth" [from]="l.from" [to]="l.to" [doneTo]="l.doneTo" [marked]="l.hung" />
       @if (step().unit === 'window') {
-        <od-band-count [teeth]="l.teeth" [each]="l.each" [walk]="walk()" [pause]="plan().pause" />
+        <od-band-count
+          [teeth]="l.teeth"
+          [each]="l.each"
+          [walk]="walk()"
+          [pause]="plan().pause"
+          (putRight)="countPutRight.emit($event)"
+        />
       }
     } @else if (edge(); as e) {
       <od-edge-picture
@@ -85,6 +91,8 @@ import { GulletPicture } from './gullet-picture';
   `,
 })
 export class BenchViews {
+  /** A band's teeth as they were counted at the vise. */
+  readonly countPutRight = output<number>();
   readonly plan = input.required<AcceptedPlan>();
   readonly walk = input.required<readonly WalkStop[]>();
   readonly done = input.required<ReadonlySet<number>>();

@@ -10,6 +10,7 @@ import { sayDeeds } from '@odontis/contract/deed-words';
 import { liveSays } from '@odontis/contract/price-words';
 import { againSays, visitFacts } from '@odontis/contract/visit-facts';
 import { saySharpenings } from '@odontis/core/life/life';
+import { visitSays } from '@odontis/contract/visit-parts';
 import { priceStanding, sameMoney } from '@odontis/core/money/price-chain';
 import { roundDrawing } from '../../../sawpage/round-drawing';
 import { baseDrawing, drawnTooth, measuredLanes } from '../../../sawpage/build-drawing';
@@ -44,6 +45,8 @@ export class HandoverPage {
   private readonly store = inject(Store);
   private readonly sheet = inject(SawSheet);
   protected readonly speech = inject(Speech);
+  /** Of a visit of several saws what goes and what stays. */
+  protected readonly visitSays = computed(() => visitSays(this.dossier()?.cameWith ?? []));
   protected readonly dossier = this.store.selectSignal(ticketFeature.selectDossier);
   private readonly request = this.store.selectSignal(selectRequest('handover'));
   protected readonly refusal = computed(() => this.request().refusal);
