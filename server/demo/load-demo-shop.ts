@@ -5,6 +5,7 @@ import type { Database } from '../database/connect';
 import { toSawRow } from '../features/customers/service';
 import { keepReadings } from '../features/evidence/keep-readings';
 import { keptOrder } from '../features/plans/kept-order';
+import { DEMO_GRINDERS, loadOutwork } from './load-outwork';
 import { FIRST_BOOK } from '../features/shop/service';
 import { keepUses } from '../features/store/service';
 import { loadCalibrations } from './calibrations';
@@ -52,7 +53,14 @@ class DemoLoader {
     this.staff = idsOf(await models.Person.bulkCreate([...STAFF], kept));
     const [by, second] = [at(this.staff, 0), at(this.staff, 1)];
     await models.Shop.create(
-      { id: 1, version: 1, book: { ...FIRST_BOOK, name: SHOP_NAME }, changedBy: by, changedAt: new Date(), demo: true },
+      {
+        id: 1,
+        version: 1,
+        book: { ...FIRST_BOOK, name: SHOP_NAME, grinders: DEMO_GRINDERS },
+        changedBy: by,
+        changedAt: new Date(),
+        demo: true,
+      },
       { transaction },
     );
     await loadCalibrations(db, by, second, transaction);
@@ -97,6 +105,7 @@ class DemoLoader {
     await this.pictures(visits);
     const plans = await this.works(visits);
     await this.prices(visits, prices, plans);
+    await loadOutwork(db, story.today, by, transaction);
     await models.CheckRound.bulkCreate(
       visits.flatMap(({ visit, ticketId }) =>
         visit.checks.map((check) => ({ ...check, ticketId, personId: this.personOf(visit) })),

@@ -21,8 +21,11 @@ export function putRight(saw: Saw, told: SawTold, speech: ShopSpeech): Read {
   const is = (readSaw(told, speech) ?? {}) as Record<string, unknown>;
   const keys = [...new Set([...Object.keys(was), ...Object.keys(is)])].filter((key) => !alike(was[key], is[key]));
   const { id: _id, ...kept } = saw as Saw & { readonly id?: number };
-  const wanted: Record<string, unknown> = { ...kept, ...Object.fromEntries(keys.map((key) => [key, is[key]])) };
-  for (const key of keys) if (is[key] === undefined) delete wanted[key];
+  const wanted = Object.fromEntries(
+    Object.entries({ ...kept, ...Object.fromEntries(keys.map((key) => [key, is[key]])) }).filter(
+      ([, value]) => value !== undefined,
+    ),
+  );
   const read = newSaw.safeParse(wanted);
   if (read.success) return { ok: true, saw: read.data, changed: keys.length > 0 };
   return {
