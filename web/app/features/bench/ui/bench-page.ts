@@ -163,11 +163,16 @@ export class BenchPage implements OnDestroy {
     });
   }
 
+  /** The stop of the step in hand that is still to do and nearest to a tooth; a step on the whole saw has none. */
   private goToTooth(tooth: number): void {
     const { walk, done, stepIndex } = this.walk;
-    const at = (stop: { at: number; to?: number | undefined }): boolean =>
-      tooth >= stop.at && tooth <= (stop.to ?? stop.at);
-    const there = walk().find((stop) => stop.step === stepIndex() && !done().has(stop.index) && at(stop));
+    const far = ({ at, to = at }: { at: number; to?: number | undefined }): number =>
+      Math.max(at - tooth, tooth - to, 0);
+    const own = walk().filter((stop) => stop.step === stepIndex() && stop.at > 0 && !done().has(stop.index));
+    const there = own.reduce<(typeof own)[number] | undefined>(
+      (best, stop) => (best && far(best) <= far(stop) ? best : stop),
+      undefined,
+    );
     if (there) this.walk.goFrom(there.index);
   }
 
