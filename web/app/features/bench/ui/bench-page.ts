@@ -163,12 +163,14 @@ export class BenchPage implements OnDestroy {
     });
   }
 
-  /** The stop of the step in hand that is still to do and nearest to a tooth; a step on the whole saw has none. */
+  /** The stop that is still to do and nearest to a tooth: of the step in hand, or of the next that goes tooth by tooth. */
   private goToTooth(tooth: number): void {
     const { walk, done, stepIndex } = this.walk;
     const far = ({ at, to = at }: { at: number; to?: number | undefined }): number =>
       Math.max(at - tooth, tooth - to, 0);
-    const own = walk().filter((stop) => stop.step === stepIndex() && stop.at > 0 && !done().has(stop.index));
+    const open = walk().filter((stop) => stop.at > 0 && !done().has(stop.index));
+    const step = open.find((stop) => stop.step >= stepIndex())?.step;
+    const own = open.filter((stop) => stop.step === step);
     const there = own.reduce<(typeof own)[number] | undefined>(
       (best, stop) => (best && far(best) <= far(stop) ? best : stop),
       undefined,
