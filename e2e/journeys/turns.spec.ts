@@ -61,7 +61,7 @@ test('a mind changed at stop 40: stopped for the day, planned again deeper from 
   const box = await canvas.boundingBox();
   if (!box) throw new Error('no drawing');
   const was = await bench.place.innerText();
-  await page.mouse.click(box.x + box.width * 0.8, box.y + box.height * 0.45);
+  await canvas.click({ position: { x: box.width * 0.8, y: box.height * 0.45 } });
   await expect(bench.place).not.toHaveText(was);
   await page.context().close();
 });
