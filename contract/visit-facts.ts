@@ -23,7 +23,7 @@ export interface VisitFacts {
   readonly deeds: readonly (readonly StepDeed[])[];
   /** How far the latest order got; nothing where there is none. */
   readonly got: Got;
-  /** Every stop that sharpens was done, of the latest order. */
+  /** Every stop that sharpens was done, of the latest order that has any. */
   readonly sharpened: boolean;
   /** The last cut of every line that was worked passed. */
   readonly passed: boolean;
@@ -44,7 +44,9 @@ const lastRounds = (rounds: readonly CheckRound[]): CheckRound[] =>
 export function visitFacts({ ticket, saw, plan, earlier, checks }: Dossier, now: string): VisitFacts {
   const deeds = [...earlier, ...(plan ? [plan] : [])].map((one) => deedsOf(one.order, one));
   const latest = deeds.at(-1) ?? [];
-  const own = latest.filter((deed) => SHARPENS.has(deed.step.kind));
+  // An order from where the saw was has no step for edges that were made before it.
+  const sharpening = deeds.map((one) => one.filter((deed) => SHARPENS.has(deed.step.kind)));
+  const own = sharpening.findLast((one) => one.length > 0) ?? [];
   const lines = Math.max(1, linesOfOrder(plan?.order).length);
   const last = lastRounds(checks);
   const passed = last.length >= lines && last.every((round) => round.verdict === 'pass');

@@ -87,6 +87,9 @@ describe('an order from where the saw is now', () => {
     const stops = (of: { readonly steps: LineOrder['steps'] }): number =>
       of.steps.filter((s) => s.kind === 'set').reduce((sum, s) => sum + s.stops.length, 0);
     expect(stops(left)).toBe(stops(order) - 5);
+    // A third order remembers what the first one set.
+    const second: Worked = { order: left, done: [], skipped: [], results: [] };
+    expect(stops(orderFromHere(order, [set, second], RATES))).toBe(stops(order) - 5);
     const wider = makeOrder(studyLine(planInputs(worn, 2, { setWish: { choice: 'renew', mm: 0.2 } })), 0.15, RATES);
     expect(stops(orderFromHere(wider, [set], RATES))).toBe(stops(wider));
     expect(kinds(orderFromHere(wider, [set], RATES))).toContain('flatten-set');

@@ -65,10 +65,9 @@ const SAME_SET_MM = 1e-6;
  */
 export function orderFromHere(order: WorkOrder, worked: readonly Worked[], rates: Rates | null): WorkOrder {
   if (worked.length === 0) return order;
-  const last = worked.at(-1) as Worked;
   const made = madeBefore(worked, order);
   const once = new Set(worked.flatMap((one) => doneOnce(one)));
-  const setStays = setIsMade(last, order);
+  const setStays = setIsMade(worked, order);
   let steps = order.steps.flatMap((step): Step[] => {
     if (ONCE.has(step.kind) && once.has(keyOf(step))) return [];
     if (step.kind === 'joint') return jointLeft(step, order, worked);
@@ -107,11 +106,11 @@ export function notFromHere(order: WorkOrder, worked: readonly Worked[]): NotFro
     if (isBegun(deeds, 'file-off', 'cut') && !order.inputs?.retooth) return { code: 'teeth-filed-off' };
     const high = isDone(deeds, 'joint') ? overJointed(order, one.order) : null;
     if (high) return { code: 'jointed-deeper', ...high };
-    const gone = isDone(deeds, 'flatten-set') && !isBegun(deeds, 'set');
-    if (gone && one === worked.at(-1) && !order.steps.some((step) => step.kind === 'set'))
-      return { code: 'set-taken-out' };
   }
-  return null;
+  const { flattened, stops } = setIsMade(worked, order);
+  return flattened && stops.size === 0 && !order.steps.some((step) => step.kind === 'set')
+    ? { code: 'set-taken-out' }
+    : null;
 }
 
 const lineOf = (order: LineOrder): JointLine => order.forecast.line;
@@ -204,19 +203,25 @@ function withStops(step: Step, left: (stop: Stop) => Stop | null): Step[] {
   return [{ ...step, stops, minutes: step.minutes * share }];
 }
 
-/** What of the set stays as the last order left it: whether it was taken out, and which teeth were set to this order's target. */
-function setIsMade(last: Worked, order: WorkOrder): { flattened: boolean; made: boolean; stops: ReadonlySet<number> } {
-  const deeds = deedsOf(last.order, last);
-  const begun = isBegun(deeds, 'set');
-  const same =
-    Math.abs((last.order.forecast?.set.perSideMm ?? NaN) - (order.forecast?.set.perSideMm ?? NaN)) <= SAME_SET_MM;
-  const done = new Set(last.done);
-  const stops = walkOf(last.order.steps).filter((s) => last.order.steps[s.step]?.kind === 'set' && done.has(s.index));
-  return {
-    flattened: isDone(deeds, 'flatten-set') && (!begun || same),
-    made: begun && same,
-    stops: new Set(stops.map(({ at }) => at)),
-  };
+/** What of the set stays: whether it was taken out and not made since, and which teeth were set to this order's target since. */
+function setIsMade(
+  worked: readonly Worked[],
+  order: WorkOrder,
+): { flattened: boolean; made: boolean; stops: ReadonlySet<number> } {
+  const wanted = order.forecast?.set.perSideMm ?? NaN;
+  const stops = new Set<number>();
+  // Back to where the set was last taken out: what was set to another target since is not this set.
+  for (const one of worked.toReversed()) {
+    const deeds = deedsOf(one.order, one);
+    const begun = isBegun(deeds, 'set');
+    if (begun && !(Math.abs((one.order.forecast?.set.perSideMm ?? NaN) - wanted) <= SAME_SET_MM))
+      return { flattened: false, made: false, stops: new Set() };
+    const done = new Set(one.done);
+    for (const stop of walkOf(one.order.steps))
+      if (one.order.steps[stop.step]?.kind === 'set' && done.has(stop.index)) stops.add(stop.at);
+    if (isDone(deeds, 'flatten-set')) return { flattened: true, made: stops.size > 0, stops };
+  }
+  return { flattened: false, made: stops.size > 0, stops };
 }
 
 /** How deep an order of before was jointed, of its own depth, mm; 0 where it was not. */

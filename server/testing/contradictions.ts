@@ -44,7 +44,7 @@ export function contradictions(dossier: Dossier, book: ShopBook, now: string): s
 
   // Money.
   const last = (...kinds: string[]): PriceWord | undefined => prices.filter((word) => kinds.includes(word.kind)).at(-1);
-  const [estimate, planned, charged] = [last('estimate'), last('plan'), last('charged')];
+  const [estimate, planned, charged] = [last('estimate'), last('plan', 'outwork'), last('charged')];
   const agreed = last('agreed') ?? estimate;
   never(!estimate, 'nothing was quoted at the counter');
   never(
@@ -75,7 +75,7 @@ export function contradictions(dossier: Dossier, book: ShopBook, now: string): s
   const told = last('asked') ?? estimate;
   if (told && ticket.stage !== 'declined')
     never(![...quote.matchAll(SUMS)].some(([sum]) => sum === told.high.toFixed(2)), 'the quote tells another sum');
-  if (planned && plan && earlier.length === 0 && dossier.preparations.length === 0)
+  if (planned && plan && earlier.length === 0 && dossier.preparations.length + dossier.outwork.length === 0)
     never(Math.abs(planned.high - (plan.order.price?.amount ?? -1)) > 0.005, 'the price is not its order’s');
 
   // What may be begun.
@@ -99,7 +99,13 @@ export function contradictions(dossier: Dossier, book: ShopBook, now: string): s
     'a stop is done and left out',
   );
   const sharpening = walk.flatMap((stop, i) => (SHARPENS.test(plan?.order.steps[stop.n]?.kind ?? '') ? [i] : []));
-  const sharp = sharpening.length > 0 && sharpening.every((stop) => done.has(stop));
+  // What an earlier order sharpened is no step of one that goes on from there.
+  const before = [...earlier].reverse().find((one) => one.order.steps.some((step) => SHARPENS.test(step.kind)));
+  const beforeStops = before?.order.steps.flatMap((step) => step.stops.map(() => SHARPENS.test(step.kind))) ?? [];
+  const sharp =
+    sharpening.length > 0
+      ? sharpening.every((stop) => done.has(stop))
+      : beforeStops.some((is) => is) && beforeStops.every((is, i) => !is || before?.done.includes(i));
   const byHand = !plan && ticket.workDone !== '';
   never(/teeth are sharp/i.test(report) && !sharp && !byHand, 'the report calls teeth sharp that were not sharpened');
   never(!/teeth are sharp/i.test(report) && sharp, 'the report does not say that the teeth are sharp');
