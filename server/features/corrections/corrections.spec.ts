@@ -67,7 +67,7 @@ describe('what is put right later', () => {
         ...(why !== undefined && { why }),
       });
     const fresh = { ...told, key: randomUUID(), value: old.value - 0.3, corrects: old.key };
-    expect((await send([fresh])).status).toBe(400);
+    expect((await send([fresh])).status).toBe(409);
     expect((await send([{ ...fresh, corrects: null }], 'one more')).status).toBe(409);
     expect((await send([fresh], 'the gauge had slipped')).status).toBe(201);
     expect((await send([fresh], 'the gauge had slipped')).status).toBe(201);

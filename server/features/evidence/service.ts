@@ -35,15 +35,15 @@ const READINGS_AT_ONCE = 500;
 async function openSession(
   db: Database,
   ticketId: number,
-  { session: { key, kind }, readings }: Pick<NewEvidence, 'session' | 'readings'>,
+  { session: { key, kind }, readings, why }: Pick<NewEvidence, 'session' | 'readings' | 'why'>,
   by: number,
   t: Transaction,
 ): Promise<SessionRow> {
   const known = await db.models.Session.findOne({ where: { key }, transaction: t });
   if (!known) return db.models.Session.create({ key, kind, ticketId, startedBy: by }, { transaction: t });
   if (known.ticketId !== ticketId) throw new Problem('bad-input', 'That session belongs to another ticket.');
-  // What a closed session holds may be put right; nothing new comes into it.
-  if (known.finishedAt && readings.some((r) => r.corrects === null))
+  // What a closed session holds may be put right by who says why; nothing new comes into it.
+  if (known.finishedAt && ((why ?? '') === '' || readings.some((r) => r.corrects === null)))
     throw new Problem(
       'session-closed',
       'This session is closed and stays as it is: these readings want another.',
@@ -86,12 +86,8 @@ export async function addEvidence(
     const session =
       fresh.length === 0
         ? await db.models.Session.findByPk(here[0]?.sessionId ?? 0, { transaction: t, rejectOnEmpty: true })
-        : await openSession(db, ticketId, { session: wanted, readings: fresh }, by, t);
+        : await openSession(db, ticketId, { session: wanted, readings: fresh, why: why.trim() }, by, t);
     if (fresh.length > 0) {
-      if (session.finishedAt && why.trim() === '')
-        throw new Problem('bad-input', 'Say why it is put right: an order may stand on it.', [
-          { path: '/why', message: 'Why it is put right.' },
-        ]);
       const saw = toSaw(await db.models.Saw.findByPk(ticket.sawId, { transaction: t, rejectOnEmpty: true }));
       await refuseUnfit(db, session, saw, fresh, t);
       await keepReadings(db, [{ readings: fresh, sessionId: session.id, by }], t);
