@@ -1,8 +1,6 @@
 import * as z from 'zod';
-import { requiredText, text, uuid, version } from './fields';
+import { requiredText, uuid, version } from './fields';
 import { newSaw } from './saw';
-
-const why = requiredText(300, 'Why');
 
 /** A saw's own data put right, at any stage while it is in the shop. */
 export const newSawCorrection = z.object({
@@ -10,7 +8,7 @@ export const newSawCorrection = z.object({
   key: uuid('What is put right needs a key of its own.'),
   version,
   saw: newSaw,
-  why,
+  why: requiredText(300, 'Why'),
 });
 export type NewSawCorrection = z.infer<typeof newSawCorrection>;
 /** As a page says it; its key is made where it is sent. */
@@ -34,6 +32,3 @@ export type SawCorrection = z.infer<typeof sawCorrection>;
 /** Why a reading was corrected or taken out after its session was closed, by the correcting reading's key. */
 export const readingReason = z.object({ key: z.string(), why: z.string() }).readonly();
 export type ReadingReason = z.infer<typeof readingReason>;
-
-/** Of readings sent: why, where they correct what a closed session holds; left out where they do not. */
-export const readingsWhy = text(300, 'Why').optional();

@@ -3,7 +3,6 @@ import { MOST_READINGS, reading } from '@odontis/core/evidence/reading';
 import type { Session } from '@odontis/core/evidence/session';
 import { sessionHead } from '@odontis/core/evidence/session';
 import { sentReadings } from './evidence-rows';
-import { readingsWhy } from './corrections';
 import { text, version } from './fields';
 
 /** How far a screen had seen the record when it took its readings: the number of the last reading it knew. */
@@ -17,7 +16,8 @@ const sent = <S extends z.ZodType>(one: S) =>
   z.object({
     session: sessionHead.pick({ key: true, kind: true }),
     seen,
-    why: readingsWhy,
+    /** Why, where they correct what a closed session holds. */
+    why: text(300, 'Why').optional(),
     readings: z
       .array(one)
       .min(1, 'There is no reading.')

@@ -90,8 +90,6 @@ export const acceptedPlan = z
       .array(z.object({ stop: z.int(), name: z.string(), by: z.string() }).readonly())
       .readonly()
       .default([]),
-    /** Who pressed its stops, each once, who did most first. */
-    hands: z.array(z.string()).readonly().default([]),
     /** How many of them came to be done how. */
     how: z.partialRecord(z.enum(HOWS), z.int()).readonly().default({}),
     /** The longest time away from the vise in the middle of the work, where one stands out. */

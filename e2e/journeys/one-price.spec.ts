@@ -1,12 +1,10 @@
 import type { Browser } from '@playwright/test';
 import { expect } from '@playwright/test';
 import { test } from '../fixtures/shop';
-import { wornBackSawCsv } from '../fixtures/worn-back-saw';
 import { foundHollow, papers } from '../pages/found-hollow';
 import { Bench } from '../pages/bench';
 import type { Hands } from '../pages/counter';
-import { Counter } from '../pages/counter';
-import { arrive, expectAccessible } from '../pages/sound';
+import { expectAccessible } from '../pages/sound';
 
 async function quotePassed(browser: Browser, hands: Hands): Promise<void> {
   test.setTimeout(180_000);
@@ -93,21 +91,8 @@ test('given back unsharpened: nothing is told that was not done, and taken up ag
 
 test('a step left out and a plate that did not come out are told as they were', async ({ browser }) => {
   test.setTimeout(180_000);
-  const page = await (await browser.newContext()).newPage();
-  await arrive(page, '/counter');
-  const counter = new Counter(page, 'keyboard');
-  await counter.customer('Ilse Marchetti');
-  await counter.button('Dovetail saw');
-  await counter.type('Teeth', '15');
-  await counter.type('Tooth line', '99.8 mm');
-  await counter.choose('Soft: a file bites');
-  await counter.mark('Bend');
-  await counter.takeIn();
-  await counter.act(page.getByRole('link', { name: 'Measure it now' }));
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles({ name: 'line.csv', mimeType: 'text/csv', buffer: Buffer.from(wornBackSawCsv()) });
+  const counter = await foundHollow(browser, 'keyboard', 'Ilse Marchetti', 'Bend');
+  const { page } = counter;
   await counter.button('Measured: plan the work');
   await counter.button(/^Joint .* and tune$/);
   await expect(page).toHaveURL(/\/bench$/);

@@ -45,8 +45,7 @@ test('a mind changed at stop 40: stopped for the day, planned again deeper from 
   await counter.button('Plan it again');
   await expect(page.getByText(/Planned from where it is now: it is jointed .* and stays so/)).toBeVisible();
   await expectAccessible(page);
-  // Less than was jointed cannot be had; what is as deep can.
-  await counter.act(page.getByRole('button', { name: /^(Joint .* and tune|Sharpen)/ }).last());
+  await counter.act(page.getByRole('button', { name: /^(Joint .* and tune|Go on with what is left)/ }));
   await expect(page).toHaveURL(/\/bench$/);
   const now = await kept(page);
   expect(now.earlier.length).toBe(1);
@@ -67,6 +66,12 @@ test('a wrong reading and a wrong plate are found after the order was accepted: 
   const { page } = counter;
   const bench = new Bench(counter);
   await atStop(counter, bench, 2);
+  // A finger on the drawing goes to that tooth, of the step in hand or the next that goes tooth by tooth.
+  const canvas = page.locator('od-saw-line canvas');
+  const box = await canvas.boundingBox();
+  const was = await bench.place.innerText();
+  await canvas.click({ position: { x: (box?.width ?? 0) * 0.8, y: (box?.height ?? 0) * 0.45 } });
+  await expect(bench.place).not.toHaveText(was);
   await page.getByRole('link', { name: 'Measure', exact: true }).click();
   await page.getByRole('combobox', { name: 'What was read' }).focus();
   await page.keyboard.press('Enter');
@@ -96,7 +101,7 @@ test('a wrong reading and a wrong plate are found after the order was accepted: 
   expect(Object.keys(corrected.corrections[0]?.after ?? {})).toEqual(['plateThicknessMm']);
   await page.getByRole('link', { name: 'Plan again from here' }).click();
   await counter.button('Plan it again');
-  await counter.act(page.getByRole('button', { name: /^(Joint .* and tune|Sharpen)/ }).last());
+  await counter.act(page.getByRole('button', { name: /^(Joint .* and tune|Go on with what is left)/ }));
   await expect(page).toHaveURL(/\/bench$/);
   await expect(page.getByText('The order stands on the old value')).toBeHidden();
   await page.context().close();

@@ -7,7 +7,7 @@ import { Counter } from './counter';
 import { arrive } from './sound';
 
 /** A dovetail saw whose line was said to be even, taken in and found hollow: its plan is a tune, and above the quote. */
-export async function foundHollow(browser: Browser, hands: Hands, owner: string): Promise<Counter> {
+export async function foundHollow(browser: Browser, hands: Hands, owner: string, mark?: string): Promise<Counter> {
   const page = await (await browser.newContext({ hasTouch: hands === 'touch' })).newPage();
   await arrive(page, '/counter');
   const counter = new Counter(page, hands);
@@ -18,6 +18,7 @@ export async function foundHollow(browser: Browser, hands: Hands, owner: string)
   await counter.type('Tooth line', '99.8 mm');
   await counter.choose('Soft: a file bites');
   await counter.choose('even');
+  if (mark !== undefined) await counter.mark(mark);
   await counter.takeIn();
   await counter.act(page.getByRole('link', { name: 'Measure it now' }));
   await page

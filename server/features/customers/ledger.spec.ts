@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { CardsTaken, CustomerPage } from '@odontis/contract/customer';
 import type { Dossier } from '@odontis/contract/dossier';
 import { newTicketBody, openTestShop, ticketAt } from '../../testing/test-shop';
@@ -148,6 +149,31 @@ describe('the ledger of customers', () => {
     expect((await shop.send('post', `/api/customers/${customer.id}/forget`, { version: 1 })).status).toBe(200);
     const after = await read();
     expect([after.plan?.why, after.plan?.id]).toEqual(['', plan?.id]);
+  });
+
+  it('what was put right and said at the vise goes with its words; which file was used stays', async () => {
+    const { ticket, customer, plan, saw } = await ticketAt(shop, 'bench');
+    const at = `/api/tickets/${ticket.id}`;
+    const press = (action: string, reason: string) => ({
+      ...{ id: randomUUID(), stop: 0, action, at: new Date().toISOString(), reason },
+    });
+    await shop.send('post', `${at}/bench`, {
+      planId: plan?.id,
+      events: [press('stopped', 'Wren rang'), press('file', '6 in slim taper')],
+    });
+    const { id: _id, ...told } = saw;
+    const corrected = await shop.send('post', `${at}/saw`, {
+      ...{ key: randomUUID(), version: ticket.version, why: 'Wren says so' },
+      saw: { ...told, marksOnIt: 'W. Ashby' },
+    });
+    expect(corrected.status).toBe(201);
+    await shop.db.sequelize.query(
+      `UPDATE ticket SET stage = 'closed', closed_by = 1, closed_at = now() WHERE id = ${ticket.id}`,
+    );
+    expect((await shop.send('post', `/api/customers/${customer.id}/forget`, { version: 1 })).status).toBe(200);
+    const after = (await shop.send('get', at)).body as Dossier;
+    expect(JSON.stringify(after)).not.toMatch(/Wren|Ashby/);
+    expect([after.corrections, after.plan?.files.map(({ name }) => name)]).toEqual([[], ['6 in slim taper']]);
   });
 
   it('writes a vCard and reads it back, a business with its people', async () => {

@@ -209,7 +209,7 @@ export async function forgetCustomer(db: Database, id: number, version: number, 
     const words = [
       `UPDATE check_round SET note = '' WHERE ${theirs}`,
       `DELETE FROM price_said WHERE price_word_id IN (SELECT id FROM price_word WHERE ${theirs})`,
-      `UPDATE bench_event SET reason = '' WHERE reason <> '' AND plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
+      `UPDATE bench_event SET reason = '' WHERE reason <> '' AND action <> 'file' AND plan_id IN (SELECT id FROM plan WHERE ${theirs})`,
       `DELETE FROM saw_correction WHERE ${theirs}`,
       `DELETE FROM reading_reason WHERE evidence_key IN (SELECT e.key FROM evidence e JOIN session s ON s.id = e.session_id WHERE s.${theirs})`,
       `DELETE FROM plan_reason WHERE plan_id IN (SELECT id FROM plan WHERE ${theirs})`,

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Outwork } from '@odontis/contract/outwork';
+import { awayNow } from '@odontis/contract/outwork';
 import type { Database } from '../../database/connect';
 import { Problem } from '../../http/problem';
 
@@ -31,6 +32,6 @@ export async function readOutwork(db: Database, ticketId: number, transaction?: 
 
 /** Nothing is measured, planned or judged of a saw that is not in the shop. */
 export async function refuseAway(db: Database, ticketId: number, t: Transaction): Promise<void> {
-  const away = (await readOutwork(db, ticketId, t)).find((one) => one.back === null);
-  if (away) throw new Problem('away', `It is at ${away.grinder}’s until ${away.dueOn}: say first that it is back.`, []);
+  const away = awayNow(await readOutwork(db, ticketId, t));
+  if (away) throw new Problem('away', `It is at ${away.grinder}’s until ${away.dueOn}: say first that it is back.`);
 }

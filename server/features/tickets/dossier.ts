@@ -130,20 +130,15 @@ async function readPlan(db: Database, row: PlanRow, names: Names, t?: Transactio
   };
 }
 
-/** Where somebody stopped, which other file was used, and who pressed the stops of an order. */
+/** Where somebody stopped, and which other file was used. */
 async function readSaidAtVise(
   db: Database,
   planId: number,
   transaction?: Transaction,
-): Promise<Pick<AcceptedPlan, 'stopped' | 'files' | 'hands'>> {
+): Promise<Pick<AcceptedPlan, 'stopped' | 'files'>> {
   const said = await db.sequelize.query<{ action: string; stop: number; reason: string; by: string; at: Date }>(
     `SELECT e.action, e.stop, e.reason, p.name AS by, e.happened_at AS at FROM bench_event e JOIN person p ON p.id = e.person_id
       WHERE e.plan_id = :planId AND e.action IN ('stopped', 'file') ORDER BY e.happened_at, e.received_at`,
-    { type: QueryTypes.SELECT, replacements: { planId }, transaction },
-  );
-  const hands = await db.sequelize.query<{ name: string }>(
-    `SELECT p.name FROM bench_mark m JOIN bench_event e ON e.id = m.event_id JOIN person p ON p.id = e.person_id
-      WHERE m.plan_id = :planId AND NOT m.skipped GROUP BY p.name ORDER BY count(*) DESC, p.name`,
     { type: QueryTypes.SELECT, replacements: { planId }, transaction },
   );
   return {
@@ -151,7 +146,6 @@ async function readSaidAtVise(
       .filter((one) => one.action === 'stopped')
       .map(({ stop, reason, by, at }) => ({ stop, note: reason, by, at: at.toISOString() })),
     files: said.filter((one) => one.action === 'file').map(({ stop, reason, by }) => ({ stop, name: reason, by })),
-    hands: hands.map(({ name }) => name),
   };
 }
 

@@ -2,6 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { correctionSays } from '@odontis/contract/correction-words';
 import type { Dossier } from '@odontis/contract/dossier';
+import type { KeptReading } from '@odontis/core/evidence/reading';
+import { isLength } from '@odontis/core/evidence/reading';
+import { QUANTITY_FACTS } from '@odontis/core/evidence/quantities';
 import type { PutRightSince } from '@odontis/contract/stands-on';
 import { checkStandsOnOld, orderStandsOnOld } from '@odontis/contract/stands-on';
 import { Speech } from '../shared/speech/speech';
@@ -41,9 +44,12 @@ export class StandsOnOld {
       places.length === 0
         ? []
         : [
-            `${places.length === 1 ? `the reading at ${String(places[0])} was` : `readings at ${places.length} places were`} put right since by ${last?.by ?? ''}`,
+            `${places.length === 1 ? `${nameOf(last)} at ${String(places[0])} was` : `readings at ${places.length} places were`} put right since by ${last?.by ?? ''}`,
           ];
     const told = since.saw.map((one) => `${correctionSays(one, this.speech.speech()).join('; ')} (${one.by})`);
     return [...told, ...read].join('; ');
   }
 }
+
+const nameOf = (reading: KeptReading | undefined): string =>
+  reading && isLength(reading) ? `the ${QUANTITY_FACTS[reading.quantity].name.toLowerCase()}` : 'what was read';

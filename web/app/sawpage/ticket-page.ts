@@ -55,6 +55,8 @@ import { slipOf, slipRows, tidySlip } from './ticket-slip';
 /** What the counter's slip sends. */
 const OF_THE_SLIP = ['photograph', 'message', 'end'] as const;
 
+// Over 250 lines: the one place that sends what is said on a saw's page, whichever stage is below it.
+
 /** A saw's page: the same saw in the same place on every stage, the stage's own below it. */
 @Component({
   selector: 'od-ticket-page',

@@ -174,7 +174,6 @@ export function testDossier(stage: 'measure' | 'plan' | 'bench' | 'check' | 'han
           results: [],
           stopped: [],
           files: [],
-          hands: [],
           how: {},
           pause: null,
         }

@@ -56,25 +56,7 @@ import { PlaceKeeper } from '../state/place-keeper';
       }
     </details>
   `,
-  styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
-      align-items: center;
-      margin: 6px 0;
-    }
-    .why {
-      width: min(100%, 260px);
-    }
-    summary {
-      cursor: pointer;
-      min-height: 32px;
-    }
-    p {
-      margin: 0 0 4px;
-    }
-  `,
+  styleUrl: './vise-part.scss',
 })
 export class BenchSays {
   private readonly store = inject(Store);

@@ -65,28 +65,7 @@ import { PlaceKeeper } from '../state/place-keeper';
       }
     </details>
   `,
-  styles: `
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
-      align-items: center;
-      margin: 6px 0;
-    }
-    .few {
-      width: 110px;
-    }
-    .why {
-      width: min(100%, 260px);
-    }
-    summary {
-      cursor: pointer;
-      min-height: 32px;
-    }
-    p {
-      margin: 0;
-    }
-  `,
+  styleUrl: './vise-part.scss',
 })
 export class BenchTurns {
   private readonly walk = inject(BenchWalk);

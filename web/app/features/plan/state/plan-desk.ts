@@ -169,32 +169,32 @@ export const PlanDesk = signalStore(
       const study = desk.found();
       return study ? viewDepth(study, depthMm()) : null;
     });
+    const rates = computed(() => desk.speech.book()?.rates ?? null);
+    /** The order of the saw as it came in, whatever was done of it since. */
+    const fromTheStart = computed(() => {
+      const [study, work] = [desk.whole(), desk.work()];
+      return study && work && !desk.frozen() ? work.order(study, firstDepthMm(), rates()) : null;
+    });
     const ordered = computed((): LineOrder | null => {
-      const [study, frozen, work, book] = [desk.whole(), desk.frozen(), desk.work(), desk.speech.book()];
+      const [frozen, whole] = [desk.frozen(), fromTheStart()];
       if (frozen) return isLineOrder(frozen.order) ? frozen.order : null;
-      if (!study || !work) return null;
-      return orderFromHere(
-        work.order(study, firstDepthMm(), book?.rates ?? null),
-        desk.worked(),
-        book?.rates ?? null,
-      ) as LineOrder;
+      return whole && (orderFromHere(whole, desk.worked(), rates()) as LineOrder);
     });
     /** What cannot be taken back any more of what the choice would have; null where nothing is. */
     const notFrom = computed(() => {
-      const [study, work] = [desk.whole(), desk.work()];
-      if (!study || !work || desk.worked().length === 0) return null;
-      return notFromHere(work.order(study, firstDepthMm(), null), desk.worked());
+      const whole = fromTheStart();
+      return whole && notFromHere(whole, desk.worked());
     });
     /** The order as of the line that is looked at; steps, time and price are the whole saw's. */
     const order = computed((): LineOrder | null => {
       const [own, other] = [ordered(), desk.other()];
       return own?.beside && other ? { ...own, inputs: own.beside.inputs, forecast: own.beside.forecast } : own;
     });
-    return { firstDepthMm, depthMm, view, order, notFrom };
+    return { firstDepthMm, depthMm, view, order, notFrom, rates };
   }),
   // What is offered and shown beside it.
   withProps((desk) => {
-    const rates = computed(() => desk.speech.book()?.rates ?? null);
+    const { rates } = desk;
     /** How what was measured stands to the ticket; null where they agree. */
     const disagrees = computed(() => {
       const study = desk.study();

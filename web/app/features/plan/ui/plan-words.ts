@@ -15,9 +15,12 @@ export function planTitle({ study, view, order }: PlanAtDepth, { fine }: Speech)
 
 /** What accepting it says. */
 export function acceptWords({ study, view, order }: PlanAtDepth, { fine }: Speech): string {
-  const { work } = order;
+  const { work, steps } = order;
   if (work === 'retooth') return 'File the old teeth off and cut new ones';
-  if (work === 'convert') return `Joint ${fine(view.depthMm)} and convert`;
+  // An order that goes on from a half-done one joints the rest, or nothing any more.
+  const jointMm = steps.find((step) => step.kind === 'joint')?.targetMm ?? null;
+  if (work !== 'sharpen' && !study.pull && view.depthMm > 0 && jointMm === null) return 'Go on with what is left';
+  if (work === 'convert') return `Joint ${fine(jointMm ?? view.depthMm)} and convert`;
   if (study.pull) return edges(work);
-  return work === 'tune' ? `Joint ${fine(view.depthMm)} and tune` : 'Sharpen as it stands';
+  return work === 'tune' ? `Joint ${fine(jointMm ?? view.depthMm)} and tune` : 'Sharpen as it stands';
 }
