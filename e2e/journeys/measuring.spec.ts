@@ -369,9 +369,10 @@ test('an indicator on the browser’s serial port: its presses land, it is unplu
     );
   // The demo's blade is at its grinder: nothing is measured of it before it is back.
   const { ticket } = await dossier('circular');
-  await page.request.post(`/api/tickets/${ticket.id}/outwork/back`, {
+  const back = await page.request.post(`/api/tickets/${ticket.id}/outwork/back`, {
     data: { key: crypto.randomUUID(), version: ticket.version, result: 'came-out', amount: 20 },
   });
+  expect([back.status(), await back.text()]).toEqual([201, expect.stringContaining('came-out')]);
   await openMeasure('circular');
   await page.getByRole('radio', { name: 'Dial round the rim' }).click();
   await button('Indicator on a serial port').click();

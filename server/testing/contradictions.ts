@@ -84,7 +84,8 @@ export function contradictions(dossier: Dossier, book: ShopBook, now: string): s
   const waived =
     prices.findLastIndex((w) => w.kind === 'waived') >
     prices.findLastIndex((w) => w.kind === 'plan' || w.kind === 'outwork');
-  never(over && !waived && ticket.heldFrom === null, 'work goes on above what was agreed');
+  // Without an order there is no stop to hold: what is asked stands on the ticket.
+  never(over && !waived && !!plan && ticket.heldFrom === null, 'work goes on above what was agreed');
   never(!over && ticket.heldFrom !== null, 'work is held back that is agreed');
   if (ticket.heldFrom !== null && plan) {
     const held = ticket.heldFrom;

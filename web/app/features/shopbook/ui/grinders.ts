@@ -34,7 +34,15 @@ const EMPTY: Readonly<Record<Field, string>> = { name: '', days: '', perTooth: '
               (change)="put(i, field[0], typed.value)"
           /></mat-form-field>
         }
-        <button matButton="outlined" class="small" type="button" (click)="takeOut(i)">Take {{ one.name }} out</button>
+        <button
+          matButton="outlined"
+          class="small"
+          type="button"
+          (click)="takeOut(i)"
+          [attr.aria-label]="'Take ' + one.name + ' out'"
+        >
+          Take out
+        </button>
       </div>
     }
     <form class="one" (submit)="$event.preventDefault(); add()">
@@ -60,10 +68,11 @@ const EMPTY: Readonly<Record<Field, string>> = { name: '', days: '', perTooth: '
       gap: 4px 10px;
     }
     mat-form-field {
-      width: 118px;
+      width: 104px;
     }
     mat-form-field:first-child {
-      width: 200px;
+      flex: 1 1 230px;
+      max-width: 300px;
     }
   `,
 })
