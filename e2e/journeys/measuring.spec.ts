@@ -368,12 +368,11 @@ test('an indicator on the browser’s serial port: its presses land, it is unplu
       { what, text },
     );
   // The demo's blade is at its grinder: nothing is measured of it before it is back.
-  const { ticket } = await dossier('circular');
-  const back = await page.request.post(`/api/tickets/${ticket.id}/outwork/back`, {
-    data: { key: crypto.randomUUID(), version: ticket.version, result: 'came-out', amount: 20 },
-  });
-  expect([back.status(), await back.text()]).toEqual([201, expect.stringContaining('came-out')]);
   await openMeasure('circular');
+  const away = page.locator('od-outwork-panel');
+  await away.getByRole('radio', { name: 'it is done' }).click();
+  await away.getByLabel(/^They charged/).fill('20');
+  await away.getByRole('button', { name: 'It is back' }).click();
   await page.getByRole('radio', { name: 'Dial round the rim' }).click();
   await button('Indicator on a serial port').click();
   await expect(page.getByText('Indicator on the serial port', { exact: false })).toBeVisible();

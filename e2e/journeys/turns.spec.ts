@@ -125,12 +125,17 @@ test('a blade at the grinder comes back, its price enters the chain, and it is s
   const { ticket, outwork } = await kept(page, String(id));
   // Another journey of this shop may have taken it back: then it goes again.
   if (outwork.every((one) => one.back !== null))
-    await page.request.post(`/api/tickets/${id}/outwork`, {
-      data: {
-        ...{ key: crypto.randomUUID(), version: ticket.version, grinder: 'Ostrander & Pell', work: 'ground' },
-        ...{ dueOn: '2031-05-20', amount: 18 },
-      },
-    });
+    await page.evaluate(
+      ([path, told]) =>
+        fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(told) }),
+      [
+        `/api/tickets/${id}/outwork`,
+        {
+          ...{ key: crypto.randomUUID(), version: ticket.version, grinder: 'Ostrander & Pell', work: 'ground' },
+          ...{ dueOn: '2031-05-20', amount: 18 },
+        },
+      ] as const,
+    );
   await page.goto(`/ticket/${id}/measure`);
   const panel = page.locator('od-outwork-panel');
   await expect(panel).toContainText('to be back');
